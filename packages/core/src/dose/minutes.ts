@@ -1,0 +1,65 @@
+import type { Dose, Exercise } from '../exercise/exercise.js'
+
+/** Seconds to change from one position to the next. Source: A16-DOSE, common practice. */
+export const CHANGE_SECONDS = 4
+/** Rest between sets in seconds. Source: A16-DOSE, common practice. */
+export const REST_SECONDS = 30
+/** A position worn this long or longer is put on and left: it costs the patient only the putting on. */
+export const WORN_FROM_SECONDS = 1800
+export const WORN_COSTS_MINUTES = 2
+/** Recommended ceilings; above them Pledge warns. Source: A13-BOUT, common practice. */
+export const BOUT_LIMITS = { minutes: 15, exercises: 7 } as const
+
+/**
+ * Minutes one bout of an exercise takes: (sets · repetitions · (hold + 4 s) + 30 s · (sets − 1)) · sides. Each shape of
+ * a series is held and changed, so it counts as a repetition of its own. A position worn for 30 minutes or more counts
+ * 2 minutes.
+ *
+ * @param sides - 2 when both hands take turns
+ * @returns minutes, not rounded
+ * @example
+ * minutesOfBout({ shapes: [{}] }, { sets: 2, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }) // => 3.5
+ */
+export function minutesOfBout(exercise: Pick<Exercise, 'shapes'>, dose: Dose, sides: 1 | 2 = 1): number {
+  if (dose.holdSeconds >= WORN_FROM_SECONDS) return WORN_COSTS_MINUTES
+  const movesPerSet = dose.repetitions * exercise.shapes.length
+  const seconds = dose.sets * movesPerSet * (dose.holdSeconds + CHANGE_SECONDS) + REST_SECONDS * (dose.sets - 1)
+  return (seconds * sides) / 60
+}
+
+/** Whether both hands take turns: an exercise for each side does so only where both are treated. */
+export function sidesInTurn(exercise: Pick<Exercise, 'side'>, bothHandsTreated: boolean): 1 | 2 {
+  return exercise.side === 'each' && bothHandsTreated ? 2 : 1
+}
+
+export interface Burden {
+  /** Minutes of one bout in which everything is done. */
+  readonly minutesPerBout: number
+  readonly minutesPerDay: number
+  /** The most bouts any item asks for. */
+  readonly boutsPerDay: number
+  /** Minutes a day that joints spend held at the end of their range. */
+  readonly endRangeMinutesPerDay: number
+}
+
+interface PrescribedItem {
+  readonly exercise: Pick<Exercise, 'shapes' | 'side' | 'demand'>
+  readonly dose: Dose
+}
+
+/** What a program asks of a patient's day. */
+export function burdenOf(items: readonly PrescribedItem[], bothHandsTreated = false): Burden {
+  const one = ({ exercise, dose }: PrescribedItem) => minutesOfBout(exercise, dose, sidesInTurn(exercise, bothHandsTreated))
+  const isStretch = ({ exercise }: PrescribedItem) => exercise.demand === 'stretchFirm' || exercise.demand === 'stretchGentle'
+  const sum = (list: readonly number[]) => list.reduce((total, value) => total + value, 0)
+  return {
+    minutesPerBout: sum(items.map(one)),
+    minutesPerDay: sum(items.map((item) => one(item) * item.dose.boutsPerDay)),
+    boutsPerDay: Math.max(0, ...items.map((item) => item.dose.boutsPerDay)),
+    endRangeMinutesPerDay: sum(
+      items
+        .filter(isStretch)
+        .map(({ dose }) => (dose.sets * dose.repetitions * dose.holdSeconds * dose.boutsPerDay) / 60),
+    ),
+  }
+}

@@ -1,0 +1,288 @@
+import { addDays, daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
+import { burdenOf } from '../dose/minutes.js'
+import { CoreError } from '../errors.js'
+import { assessExercise, orthosisFor, type PatientCase } from '../exercise/assessExercise.js'
+import { CONTRAINDICATIONS, type Contraindication, type Dose, type Exercise } from '../exercise/exercise.js'
+import { DOSE_LIMITS } from '../exercise/readExercise.js'
+import { criterionOf } from '../protocol/criterion.js'
+import { factBook, type RecordedFact } from '../protocol/facts.js'
+import { phaseOn } from '../protocol/phaseOn.js'
+import type { Protocol } from '../protocol/protocol.js'
+import { readArcs } from '../protocol/readWords.js'
+import { shiftProtocol } from '../protocol/shiftProtocol.js'
+import {
+  ANCHORS,
+  CRITERION_FLAGS,
+  CRITERION_NUMBERS,
+  CRITERION_ORDINALS,
+  ORTHOSES,
+  STATES,
+  type Arcs,
+  type CriterionName,
+  type Orthosis,
+} from '../protocol/vocabulary.js'
+import { DocumentReader } from '../reading/documentReader.js'
+import { assess } from '../verdict/assess.js'
+import { readOrder } from '../verdict/order.js'
+import { readSignature, type Signature } from '../verdict/signature.js'
+import { worseKind, type Verdict } from '../verdict/verdict.js'
+import type { Catalogue } from './catalogue.js'
+
+const FILE_KEYS = ['format', 'today', 'day', 'patient', 'episode', 'episodes', 'exercises'] as const
+const EPISODE_KEYS = [
+  'condition', 'protocol', 'variant', 'vars', 'shifts', 'side', 'digits', 'anchors', 'recorded', 'withdrawn', 'assumeRecorded',
+  'states', 'redLock', 'lastReview', 'contraindications', 'equipment', 'orders',
+] as const
+const DIGITS = ['thumb', 'index', 'middle', 'ring', 'little'] as const
+/** A file that asks for more is broken or hostile. */
+const MOST_EXERCISES = 2000
+const MOST_RECORDS = 2000
+
+interface AskedExercise {
+  readonly exercise: Exercise | null
+  readonly signature: Signature | null
+  readonly dose: Dose | null
+  /** `null`: pre-filled with what the phase keeps on. */
+  readonly orthosis: Orthosis | null
+  readonly posture: Arcs | null
+}
+
+interface ReadEpisode {
+  readonly state: PatientCase
+  readonly anchorDate: ClinicalDay | null
+}
+
+/**
+ * Assesses a case file (`pledge-case/1`, parsed YAML or JSON) and answers the assessment (`pledge-assessment/1`).
+ *
+ * @throws CoreError with the path of the field and what was expected
+ */
+export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAssessment {
+  const file = new DocumentReader(document).object(FILE_KEYS)
+  file['format']!.oneOf(['pledge-case/1'])
+  const today = file['today']!.optional((day) => day.clinicalDay())
+  const dayGiven = file['day']!.optional((day) => day.integer(-400, 4000))
+  if ((today === null) === (dayGiven === null)) file['today']!.refuse('either today (a date) or day (a number), not both')
+  readPatient(file['patient']!)
+  if (file['episode']!.isMissing === file['episodes']!.isMissing) file['episode']!.refuse('either episode or episodes')
+  const episodeReaders = file['episode']!.isMissing ? file['episodes']!.list() : [file['episode']!]
+  if (episodeReaders.length === 0 || episodeReaders.length > 10) file['episodes']!.refuse('1 to 10 episodes')
+  const episodes = episodeReaders.map((reader) => readEpisode(reader, catalogue, today, dayGiven))
+  const asked = readExercises(file['exercises']!, episodes[0]!, catalogue)
+
+  const dated = (day: number | null, episode: ReadEpisode) =>
+    day === null || episode.anchorDate === null ? null : addDays(episode.anchorDate, day)
+  return {
+    format: 'pledge-assessment/1',
+    today,
+    episodes: episodes.map((episode) => {
+      const { state } = episode
+      const standing = phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview)
+      const next = standing.next
+      return {
+        protocol: state.protocol.id,
+        day: state.day,
+        wrongSchool: state.protocol.select
+          .filter((criterion) => ['notSo', 'withdrawn'].includes(state.facts.status(criterion).name))
+          .map((criterion) => criterion.text),
+        phase: standing.phase && {
+          id: standing.phase.id,
+          name: standing.phase.name,
+          heldBy: standing.heldBy.map((criterion) => criterion.text),
+        },
+        nextPhase: next && {
+          id: next.phase.id,
+          earliest: dated(next.earliestDay, episode),
+          earliestDay: next.earliestDay,
+          missing: next.missing.map((criterion) => criterion.text),
+        },
+        frozen: standing.frozen,
+      }
+    }),
+    verdicts: asked.map((one) => verdictOf(one, episodes, dated)),
+    burden: file['exercises']!.isMissing ? null : roundedBurden(asked),
+  }
+}
+
+export interface CaseAssessment {
+  readonly format: 'pledge-assessment/1'
+  readonly today: ClinicalDay | null
+  readonly episodes: readonly unknown[]
+  readonly verdicts: readonly CaseVerdict[]
+  readonly burden: { minutesPerDay: number; boutsPerDay: number; endRangeMinutesPerDay: number } | null
+}
+
+export interface CaseVerdict {
+  readonly exercise: string
+  readonly verdict: Verdict['kind']
+  readonly from: ClinicalDay | null
+  readonly fromDay: number | null
+  readonly missing: readonly string[]
+  readonly form: string | null
+  readonly conditions: readonly string[]
+  readonly reasons: readonly { episode: number; rule: string; atom: string; text: string; source: string }[]
+  /** The orthosis it was judged in. */
+  readonly in: Orthosis
+}
+
+function verdictOf(
+  asked: AskedExercise,
+  episodes: readonly ReadEpisode[],
+  dated: (day: number | null, episode: ReadEpisode) => ClinicalDay | null,
+): CaseVerdict {
+  const first = episodes[0]!.state
+  const standing = phaseOn(first.protocol, first.day, first.facts, first.daysSinceReview)
+  const orthosis = asked.orthosis ?? (asked.exercise ? orthosisFor(asked.exercise, standing.phase) : asked.signature!.orthosis)
+  const verdicts = episodes.map(({ state }) =>
+    asked.exercise ? assessExercise(asked.exercise, asked.dose!, state, { orthosis, posture: asked.posture }) : assess(asked.signature!, state),
+  )
+  const kind = verdicts.map((verdict) => verdict.kind).reduce(worseKind)
+  const deciding = verdicts.map((verdict, index) => ({ verdict, index })).filter(({ verdict }) => verdict.kind === kind)
+  // The later day of several injuries; unknown for one is unknown for all.
+  const latest = deciding.some(({ verdict }) => verdict.fromDay === null)
+    ? null
+    : deciding.reduce((a, b) => (b.verdict.fromDay! > a.verdict.fromDay! ? b : a))
+  return {
+    exercise: asked.exercise?.id ?? asked.signature!.name,
+    verdict: kind,
+    from: latest ? dated(latest.verdict.fromDay, episodes[latest.index]!) : null,
+    fromDay: latest?.verdict.fromDay ?? null,
+    missing: [...new Set(deciding.flatMap(({ verdict }) => verdict.missing.map((criterion) => criterion.text)))],
+    form: deciding.map(({ verdict }) => verdict.form).find((form) => form !== null) ?? null,
+    conditions: deciding.flatMap(({ verdict }) => [...verdict.conditions]),
+    reasons: deciding.flatMap(({ verdict, index }) => verdict.reasons.map((reason) => ({ episode: index, ...reason }))),
+    in: orthosis,
+  }
+}
+
+function roundedBurden(asked: readonly AskedExercise[]): CaseAssessment['burden'] {
+  const { minutesPerDay, boutsPerDay, endRangeMinutesPerDay } = burdenOf(
+    asked.flatMap(({ exercise, dose }) => (exercise && dose ? [{ exercise, dose }] : [])),
+  )
+  const tenth = (value: number) => Math.round(value * 10) / 10
+  return { minutesPerDay: tenth(minutesPerDay), boutsPerDay, endRangeMinutesPerDay: tenth(endRangeMinutesPerDay) }
+}
+
+function readPatient(reader: DocumentReader): void {
+  if (reader.isMissing) return
+  const part = reader.object(['birthYear', 'sex', 'dominantHand'])
+  part['birthYear']!.optional((year) => year.integer(1900, 2200))
+  part['sex']!.optional((sex) => sex.oneOf(['female', 'male', 'other', 'unknown']))
+  part['dominantHand']!.optional((hand) => hand.oneOf(['left', 'right', 'both']))
+}
+
+function readEpisode(reader: DocumentReader, catalogue: Catalogue, today: ClinicalDay | null, dayGiven: number | null): ReadEpisode {
+  const part = reader.object(EPISODE_KEYS)
+  const protocolId = part['protocol']!.text()
+  const known = catalogue.protocols.get(protocolId)
+  if (!known) {
+    throw new CoreError('PROTOCOL_UNKNOWN', part['protocol']!.path, `Expected a protocol of the catalogue (${[...catalogue.protocols.keys()].join(', ')}), found "${protocolId}".`)
+  }
+  const conditionId = part['condition']!.optional((id) => id.text()) ?? known.condition
+  if (conditionId !== known.condition) part['condition']!.refuse(`"${known.condition}", the condition of ${protocolId}`)
+  if (!part['variant']!.isMissing) part['variant']!.refuse(`null: ${protocolId} has no variants`)
+  if (!part['vars']!.isMissing && Object.keys(part['vars']!.anyObject()).length > 0) part['vars']!.refuse(`nothing: ${protocolId} has no per-patient values`)
+  let protocol: Protocol = known
+  for (const shift of part['shifts']!.optionalList()) {
+    const pair = shift.list()
+    if (pair.length !== 2) shift.refuse('[days, after-day]')
+    protocol = shiftProtocol(protocol, pair[0]!.integer(-400, 400), pair[1]!.integer(0, 1000))
+  }
+  part['side']!.optional((side) => side.oneOf(['left', 'right']))
+  part['digits']!.optionalList().forEach((digit) => digit.oneOf(DIGITS))
+  part['equipment']!.optionalList().forEach((item) => item.text())
+  const { anchorDate, day } = readDay(part['anchors']!, protocol, today, dayGiven)
+  const assumeRecorded = part['assumeRecorded']!.optional((flag) => flag.flag()) ?? false
+  const recorded = readList(part['recorded']!, MOST_RECORDS).map(readFact)
+  const withdrawn = readList(part['withdrawn']!, MOST_RECORDS).map((item): RecordedFact => {
+    const name = criterionOf(item.text())?.name ?? factName(item)
+    return { what: name, value: false, date: null, withdrawn: true }
+  })
+  const lastReview = part['lastReview']!.optional((date) => date.clinicalDay())
+  return {
+    anchorDate,
+    state: {
+      protocol,
+      condition: catalogue.conditions.get(conditionId)!,
+      day,
+      facts: factBook({ today, facts: [...recorded, ...withdrawn], assumeRecorded }),
+      states: part['states']!.optionalList().map((state) => state.oneOf(STATES)),
+      orders: readList(part['orders']!, 200).map((order, index) => readOrder(order, `order.${index + 1}`)),
+      redLock: part['redLock']!.optional((flag) => flag.flag()) ?? false,
+      daysSinceReview: lastReview !== null && today !== null ? daysBetween(lastReview, today) : null,
+      contraindications: part['contraindications']!.optionalList().map((word): Contraindication => word.oneOf(CONTRAINDICATIONS)),
+    },
+  }
+}
+
+function readDay(anchors: DocumentReader, protocol: Protocol, today: ClinicalDay | null, dayGiven: number | null) {
+  const part = anchors.isMissing ? null : anchors.object(ANCHORS)
+  const dates = new Map(ANCHORS.map((anchor) => [anchor, part?.[anchor]!.optional((date) => date.clinicalDay()) ?? null]))
+  const anchorDate = dates.get(protocol.anchor) ?? null
+  if (dayGiven !== null) return { anchorDate, day: dayGiven }
+  if (anchorDate === null) {
+    new DocumentReader(undefined, `${anchors.path}.${protocol.anchor}`).refuse(`the date of ${protocol.anchor}: ${protocol.id} counts from it`)
+  }
+  return { anchorDate, day: daysBetween(anchorDate!, today!) }
+}
+
+function readList(reader: DocumentReader, most: number): DocumentReader[] {
+  const items = reader.optionalList()
+  if (items.length > most) reader.refuse(`at most ${most} entries`)
+  return items
+}
+
+function factName(reader: DocumentReader): CriterionName {
+  return reader.oneOf([...CRITERION_FLAGS, ...CRITERION_NUMBERS, 'irrit'])
+}
+
+function readFact(reader: DocumentReader): RecordedFact {
+  const part = reader.object(['what', 'value', 'date'])
+  const what = factName(part['what']!)
+  const value = part['value']!
+  const isNumber = (CRITERION_NUMBERS as readonly string[]).includes(what)
+  const read = isNumber
+    ? value.number(-180, 1000)
+    : what === 'irrit'
+      ? value.oneOf(CRITERION_ORDINALS.irrit)
+      : (value.optional((flag) => flag.flag()) ?? true)
+  return { what, value: read, date: part['date']!.optional((date) => date.clinicalDay()), withdrawn: false }
+}
+
+function readExercises(reader: DocumentReader, episode: ReadEpisode, catalogue: Catalogue): AskedExercise[] {
+  if (reader.isMissing) {
+    const fitting = [...catalogue.exercises.values()].filter((exercise) => exercise.conditions.includes(episode.state.condition.id))
+    return fitting.map((exercise) => ({ exercise, signature: null, dose: exercise.dose, orthosis: null, posture: null }))
+  }
+  return readList(reader, MOST_EXERCISES).map((item) => {
+    const part = item.object(['id', 'in', 'posture', 'dose', 'digits', 'signature'])
+    if (part['id']!.isMissing === part['signature']!.isMissing) item.refuse('either the id of a catalogue exercise or a signature')
+    part['digits']!.optionalList().forEach((digit) => digit.oneOf(DIGITS))
+    if (!part['signature']!.isMissing) {
+      return { exercise: null, signature: readSignature(part['signature']!), dose: null, orthosis: null, posture: null }
+    }
+    const id = part['id']!.text()
+    const exercise = catalogue.exercises.get(id)
+    if (!exercise) throw new CoreError('EXERCISE_UNKNOWN', part['id']!.path, `Expected an exercise of the catalogue, found "${id}".`)
+    return {
+      exercise,
+      signature: null,
+      dose: part['dose']!.isMissing ? exercise.dose : readAskedDose(part['dose']!, exercise),
+      orthosis: part['in']!.optional((word) => word.oneOf(ORTHOSES)) ?? 'none',
+      posture: part['posture']!.optional(readArcs),
+    }
+  })
+}
+
+function readAskedDose(reader: DocumentReader, exercise: Exercise): Dose {
+  const part = reader.object(['sets', 'repetitions', 'holdSeconds', 'boutsPerDay', 'load'])
+  const read = (key: 'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay') =>
+    part[key]!.optional((value) => value.number(...DOSE_LIMITS[key])) ?? exercise.dose[key]
+  return {
+    sets: read('sets'),
+    repetitions: read('repetitions'),
+    holdSeconds: read('holdSeconds'),
+    boutsPerDay: read('boutsPerDay'),
+    load: part['load']!.optional((value) => value.number(0, 200)) ?? exercise.dose.load,
+  }
+}

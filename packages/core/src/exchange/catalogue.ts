@@ -1,0 +1,77 @@
+import { CoreError } from '../errors.js'
+import type { Condition } from '../exercise/condition.js'
+import type { Exercise } from '../exercise/exercise.js'
+import type { Protocol } from '../protocol/protocol.js'
+
+/** The clinical content, read and checked. */
+export interface Catalogue {
+  readonly conditions: ReadonlyMap<string, Condition>
+  readonly protocols: ReadonlyMap<string, Protocol>
+  readonly exercises: ReadonlyMap<string, Exercise>
+  readonly sources: ReadonlyMap<string, CatalogueSource>
+  /** A hash of all its files: a signed program keeps it. */
+  readonly revision: string
+}
+
+/** What numbers rest on, and how sure we are that it says so. */
+export interface CatalogueSource {
+  readonly key: string
+  readonly text: string
+  readonly confidence: 'high' | 'medium' | 'low'
+}
+
+/**
+ * Checks that what the files say of one another holds: conditions, protocols and exercises exist, ladders neither
+ * dangle nor cycle, every source key is listed and every listed source is used.
+ *
+ * @throws CoreError `DOCUMENT_INVALID` with the place and what was expected
+ */
+export function checkCatalogue(catalogue: Catalogue): void {
+  const refuse = (path: string, message: string): never => {
+    throw new CoreError('DOCUMENT_INVALID', path, message)
+  }
+  const used = new Set<string>()
+  const cite = (path: string, key: string) => {
+    used.add(key)
+    if (!catalogue.sources.has(key)) refuse(path, `Expected a source listed in sources.yaml, found "${key}".`)
+  }
+  for (const condition of catalogue.conditions.values()) {
+    cite(`conditions.${condition.id}.source`, condition.source.key)
+    for (const id of [...condition.protocols, ...Object.keys(condition.schoolWeeks)]) {
+      if (!catalogue.protocols.has(id)) refuse(`conditions.${condition.id}.protocols`, `Expected a protocol of the catalogue, found "${id}".`)
+    }
+  }
+  for (const protocol of catalogue.protocols.values()) {
+    if (!catalogue.conditions.has(protocol.condition)) {
+      refuse(`protocols.${protocol.id}.condition`, `Expected a condition of the catalogue, found "${protocol.condition}".`)
+    }
+    protocol.sources.forEach((source) => cite(`protocols.${protocol.id}.src`, source.key))
+  }
+  for (const exercise of catalogue.exercises.values()) {
+    const path = `exercises.${exercise.id}`
+    exercise.sources.forEach((source) => cite(`${path}.source`, source.key))
+    for (const condition of [...exercise.conditions, ...Object.keys(exercise.gateWeeks)]) {
+      if (!catalogue.conditions.has(condition)) refuse(`${path}.conditions`, `Expected a condition of the catalogue, found "${condition}".`)
+    }
+    for (const id of [...exercise.ladder.easier, ...exercise.ladder.harder]) {
+      if (!catalogue.exercises.has(id)) refuse(`${path}.ladder`, `Expected an exercise of the catalogue, found "${id}".`)
+    }
+    const above = (id: string): readonly string[] => catalogue.exercises.get(id)?.ladder.harder ?? []
+    const seen = new Set<string>()
+    const queue = [...above(exercise.id)]
+    while (queue.length > 0) {
+      const id = queue.pop()!
+      if (id === exercise.id) refuse(`${path}.ladder.harder`, 'Expected a ladder that leads upward, found one that comes back to itself.')
+      if (!seen.has(id)) {
+        seen.add(id)
+        queue.push(...above(id))
+      }
+    }
+  }
+  for (const key of catalogue.sources.keys()) {
+    if (!used.has(key) && !SOURCES_OF_CODE.includes(key)) refuse(`sources.${key}`, 'Expected a source that something rests on; remove it or cite it.')
+  }
+}
+
+/** Sources that constants in code rest on, named in their docstrings. */
+export const SOURCES_OF_CODE: readonly string[] = ['A3-RESPONSE', 'A13-BOUT', 'A16-DOSE', 'A17-ERROR', 'A-RESISTANCE', 'ASHT-1992']

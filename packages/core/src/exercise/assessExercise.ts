@@ -1,0 +1,125 @@
+import type { Phase } from '../protocol/protocol.js'
+import { phaseOn } from '../protocol/phaseOn.js'
+import { ORTHOSIS_NAMES, type Arcs, type Orthosis } from '../protocol/vocabulary.js'
+import { assess, type CaseOnDay } from '../verdict/assess.js'
+import type { Reason, Verdict } from '../verdict/verdict.js'
+import type { Condition } from './condition.js'
+import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
+import { signatureOf } from './signatureOf.js'
+
+/** A case with what the catalogue needs to know besides the protocol. */
+export interface PatientCase extends CaseOnDay {
+  readonly condition: Condition
+  readonly contraindications: readonly Contraindication[]
+}
+
+/** The orthosis a phase keeps on always, where the exercise accepts it; otherwise without. */
+export function orthosisFor(exercise: Exercise, phase: Phase | null): Orthosis {
+  const always = alwaysWorn(phase)
+  return always && exercise.worn.includes(always) ? always : 'none'
+}
+
+/** How the exercise is to be done, where it differs from what the phase suggests. */
+export interface HowDone {
+  readonly orthosis?: Orthosis
+  /** Joints the exercise leaves open, kept where the therapist says. */
+  readonly posture?: Arcs | null
+}
+
+function alwaysWorn(phase: Phase | null): Orthosis | null {
+  return phase?.wear.find((wear) => wear.keep === 'always')?.orthosis ?? null
+}
+
+/**
+ * The verdict of a catalogue exercise at a dose: the protocol's, tightened by the catalogue. Where the protocol opens
+ * every atom by a rule, an unreached usual week or structure ceiling turns clear into "with care"; where it rests on a
+ * default, it makes it "not yet". Contraindications always apply. The catalogue never opens anything.
+ */
+export function assessExercise(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone = {}): Verdict {
+  const standing = phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview)
+  const worn = done.orthosis ?? orthosisFor(exercise, standing.phase)
+  const derived = signatureOf(exercise, dose, worn)
+  const byProtocol = assess({ ...derived, posture: { ...done.posture, ...derived.posture } }, state)
+  const barring = exercise.contraindications.filter((word) => state.contraindications.includes(word))
+  if (barring.length > 0) {
+    const text = `Barred by a contraindication on record: ${barring.join(', ')}.`
+    return refused('never', byProtocol, null, reason('catalogue.contraindication', text))
+  }
+  if (byProtocol.kind === 'never' || byProtocol.kind === 'not-yet') {
+    return { ...byProtocol, fromDay: laterOfClock(exercise, byProtocol, state) }
+  }
+  const always = alwaysWorn(standing.phase)
+  if (always && worn === 'none' && byProtocol.basis === 'default') {
+    const wear = standing.phase!.wear.find((one) => one.orthosis === always)!
+    if (!wear.offFor.includes('exercise')) {
+      const opens = state.protocol.phases.find((phase) => alwaysWorn(phase) !== always && phase.days[0] >= state.day)
+      const text = `Needs the ${ORTHOSIS_NAMES[always] ?? always} off, and in this phase it stays on: ${wear.text}`
+      return refused('not-yet', byProtocol, opens?.days[0] ?? null, reason('catalogue.orthosis', text))
+    }
+  }
+  const clock = clockOf(exercise, state)
+  if (clock && state.day < clock.day) {
+    if (byProtocol.basis === 'default') return refused('not-yet', byProtocol, clock.day, reason(clock.rule, clock.text))
+    const text = `Earlier than the catalogue's usual week ${Math.floor(clock.day / 7)}: ${clock.text}`
+    return {
+      ...byProtocol,
+      kind: 'with-care',
+      conditions: [...byProtocol.conditions, text],
+      reasons: [...byProtocol.reasons, reason(clock.rule, text)],
+    }
+  }
+  return byProtocol
+}
+
+function refused(kind: 'never' | 'not-yet', verdict: Verdict, fromDay: number | null, why: Reason): Verdict {
+  return { ...verdict, kind, fromDay, missing: [], form: null, conditions: [], reasons: [why] }
+}
+
+function reason(rule: string, text: string): Reason {
+  return { rule, atom: '', text, source: 'catalogue, common practice (medium)' }
+}
+
+/** The day from which the catalogue's own clock (usual week, ceilings) is satisfied, and what sets it. */
+function clockOf(exercise: Exercise, state: PatientCase): { day: number; rule: string; text: string } | null {
+  const usual = usualWeek(exercise, state)
+  const ceiling = ceilingWeek(exercise, state.condition)
+  if (ceiling !== null && ceiling.week > (usual ?? 0)) {
+    return { day: ceiling.week * 7, rule: 'catalogue.ceiling', text: ceiling.text }
+  }
+  if (usual === null || usual === 0) return null
+  const text = `after this injury the exercise usually starts in week ${usual} (day ${usual * 7}).`
+  return { day: usual * 7, rule: 'catalogue.gate', text }
+}
+
+function usualWeek(exercise: Exercise, state: PatientCase): number | null {
+  const own = exercise.gateWeeks[state.condition.id]
+  if (own === undefined) return null
+  const school = state.condition.schoolWeeks[state.protocol.id]?.[exercise.demand]
+  // A school's week replaces only the condition's common one: an entry that starts earlier by itself stays earlier.
+  return school === undefined ? own : Math.min(own, school)
+}
+
+function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; text: string } | null {
+  let latest: { week: number; text: string } | null = null
+  for (const stress of exercise.stress) {
+    const exceeds = (weekIndex: number) => {
+      const limit = condition.ceilings[weekIndex]!.limits.find(
+        (one) => one.structure === stress.structure && one.mode === stress.mode,
+      )
+      return limit !== undefined && STRESS_LEVELS.indexOf(stress.level) > STRESS_LEVELS.indexOf(limit.level)
+    }
+    const lastExceeded = condition.ceilings.findLastIndex((_, index) => exceeds(index))
+    const opens = lastExceeded < 0 ? undefined : condition.ceilings[lastExceeded + 1]
+    if (opens && opens.fromWeek > (latest?.week ?? 0)) {
+      const text = `${stress.mode} of ${stress.structure} at level "${stress.level}" is usual from week ${opens.fromWeek}.`
+      latest = { week: opens.fromWeek, text }
+    }
+  }
+  return latest
+}
+
+function laterOfClock(exercise: Exercise, verdict: Verdict, state: PatientCase): number | null {
+  if (verdict.fromDay === null || verdict.basis === 'rule') return verdict.fromDay
+  const clock = clockOf(exercise, state)
+  return clock ? Math.max(verdict.fromDay, clock.day) : verdict.fromDay
+}

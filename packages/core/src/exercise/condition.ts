@@ -1,0 +1,55 @@
+import { DocumentReader } from '../reading/documentReader.js'
+import { DEMANDS, STRESS_LEVELS, STRESS_MODES, type Demand, type StructureStress } from './exercise.js'
+
+/** The most stress a structure takes in a stretch of weeks; structures not named have no ceiling from the condition. */
+export interface Ceiling {
+  readonly fromWeek: number
+  readonly limits: readonly StructureStress[]
+}
+
+/** A condition the catalogue knows: its names, schools, and the clock its exercises follow. */
+export interface Condition {
+  readonly id: string
+  readonly code: string
+  readonly name: Readonly<Record<'en' | 'es', string>>
+  readonly protocols: readonly string[]
+  readonly ceilings: readonly Ceiling[]
+  /** Usual earliest week by demand where a school differs from the exercises' own weeks. */
+  readonly schoolWeeks: Readonly<Record<string, Readonly<Partial<Record<Demand, number>>>>>
+  readonly source: { readonly key: string; readonly confidence: string }
+}
+
+/** @throws CoreError `DOCUMENT_INVALID` with the path and what was expected */
+export function readCondition(document: unknown): Condition {
+  const doc = new DocumentReader(document).object(['id', 'code', 'name', 'protocols', 'ceilings', 'schoolWeeks', 'source'])
+  const name = doc['name']!.object(['en', 'es'])
+  const source = doc['source']!.object(['key', 'confidence'])
+  return {
+    id: doc['id']!.text(),
+    code: doc['code']!.text(),
+    name: { en: name['en']!.text(), es: name['es']!.text() },
+    protocols: doc['protocols']!.list().map((id) => id.text()),
+    ceilings: doc['ceilings']!.list().map((entry) => {
+      const part = entry.object(['fromWeek', 'limits'])
+      return {
+        fromWeek: part['fromWeek']!.integer(0, 52),
+        limits: part['limits']!.list().map((limit) => {
+          const keys = limit.object(['structure', 'mode', 'level'])
+          return {
+            structure: keys['structure']!.text(),
+            mode: keys['mode']!.oneOf(STRESS_MODES),
+            level: keys['level']!.oneOf(STRESS_LEVELS),
+          }
+        }),
+      }
+    }),
+    schoolWeeks: Object.fromEntries(
+      Object.entries(doc['schoolWeeks']!.anyObject()).map(([protocol, weeks]) => {
+        const part = weeks.object(DEMANDS)
+        const stated = DEMANDS.filter((demand) => !part[demand]!.isMissing)
+        return [protocol, Object.fromEntries(stated.map((demand) => [demand, part[demand]!.integer(0, 52)]))]
+      }),
+    ),
+    source: { key: source['key']!.text(), confidence: source['confidence']!.oneOf(['high', 'medium', 'low']) },
+  }
+}

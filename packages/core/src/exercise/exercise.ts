@@ -1,0 +1,151 @@
+import type { Source } from '../protocol/protocol.js'
+import type { Orthosis } from '../protocol/vocabulary.js'
+import type { Signature } from '../verdict/signature.js'
+
+/**
+ * Joint angles by name, in degrees: flexion +, extension and hyperextension −; ulnar deviation +; supination +.
+ * `opposition` is the reach 0–10. The bounds are the editor's window: outside is a typing error.
+ */
+export const ANGLE_WINDOWS = {
+  wristFlexion: [-85, 90],
+  wristUlnarDeviation: [-25, 40],
+  forearmSupination: [-90, 90],
+  elbowFlexion: [-5, 150],
+  shoulderFlexion: [-60, 180],
+  mcpFlexion: [-45, 100],
+  pipFlexion: [-10, 115],
+  dipFlexion: [-20, 90],
+  thumbMcpFlexion: [-10, 70],
+  thumbIpFlexion: [-20, 90],
+  thumbRadialAbduction: [0, 60],
+  thumbPalmarAbduction: [0, 60],
+  opposition: [0, 10],
+} as const
+export type AngleName = keyof typeof ANGLE_WINDOWS
+export const ANGLE_NAMES = Object.keys(ANGLE_WINDOWS) as AngleName[]
+
+/** Angles a joint rests at when an exercise does not state it: for the picture and the detection of composites only. */
+export const REST_ANGLES: Readonly<Record<AngleName, number>> = {
+  wristFlexion: -15,
+  wristUlnarDeviation: 5,
+  forearmSupination: -30,
+  elbowFlexion: 80,
+  shoulderFlexion: 10,
+  mcpFlexion: 35,
+  pipFlexion: 35,
+  dipFlexion: 15,
+  thumbMcpFlexion: 10,
+  thumbIpFlexion: 15,
+  thumbRadialAbduction: 25,
+  thumbPalmarAbduction: 25,
+  opposition: 0,
+}
+
+export type Pose = Readonly<Partial<Record<AngleName, number>>>
+
+export const FAMILIES = [
+  'edema', 'heat-cold', 'soft-tissue', 'passive-range', 'prolonged-stretch', 'place-and-hold', 'active-range', 'blocking',
+  'tendon-glide', 'tenodesis', 'nerve-slider', 'nerve-tensioner', 'isometric', 'isotonic', 'grip', 'pinch', 'dexterity',
+  'proprioception', 'desensitization', 'functional',
+] as const
+export type Family = (typeof FAMILIES)[number]
+
+/** How much an exercise asks of healing tissue; a different scale from the resistance classes, never compared with them. */
+export const DEMANDS = ['care', 'taught', 'free', 'block', 'use', 'stretchGentle', 'stretchFirm', 'load1', 'load2', 'load3', 'nerve'] as const
+export type Demand = (typeof DEMANDS)[number]
+
+export const FORCES = [
+  'active',
+  'active-assisted',
+  'passive by other hand',
+  'gravity',
+  'gravity + other hand',
+  'body weight',
+  'active wrist, passive fingers',
+  'isometric',
+  'resisted',
+  'support only',
+] as const
+export type Force = (typeof FORCES)[number]
+
+export const HAND_GRIPS = ['none', 'cylindrical', 'full-fist', 'spherical', 'three-jaw', 'lateral', 'tip'] as const
+
+export const LOAD_UNITS = ['kg', 'percentEffort', 'houseStep', 'bodyWeight'] as const
+/** What an exercise is loaded with, and the steps a therapist may choose, lightest first. */
+export interface Load {
+  readonly unit: (typeof LOAD_UNITS)[number]
+  readonly steps: readonly number[]
+}
+
+export const STRESS_MODES = ['glide', 'active', 'stretch', 'resist', 'compress', 'gap', 'shear', 'torsion', 'touch'] as const
+export const STRESS_LEVELS = ['none', 'low', 'med', 'high'] as const
+export interface StructureStress {
+  readonly structure: string
+  readonly mode: (typeof STRESS_MODES)[number]
+  readonly level: (typeof STRESS_LEVELS)[number]
+}
+
+/** Words that bar or limit an exercise whatever the protocol says. */
+export const CONTRAINDICATIONS = [
+  'latex', 'adhesive', 'insensate', 'openWound', 'sutures', 'pins', 'infection', 'ischaemia', 'raynaud', 'digitalArteryRepair',
+  'anticoagulant', 'lymphedema', 'dialysisFistula', 'heartOrKidneyOverload', 'pregnancy', 'clot', 'activeBlock', 'growthPlate',
+] as const
+export type Contraindication = (typeof CONTRAINDICATIONS)[number]
+
+/** When the patient must stop; S0 holds for every exercise. */
+export const STOP_RULES = ['S0', 'SF', 'ST', 'SL', 'SN', 'SI', 'SS', 'SH', 'SC', 'SX'] as const
+export type StopRule = (typeof STOP_RULES)[number]
+
+export interface Dose {
+  readonly sets: number
+  readonly repetitions: number
+  readonly holdSeconds: number
+  readonly boutsPerDay: number
+  /** In the exercise's own unit of load; `null` where it has none. */
+  readonly load: number | null
+}
+
+export type DoseRange = Readonly<Record<'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay', readonly [number, number]>>
+
+export interface ExerciseText {
+  readonly name: string
+  /** Why, in one line. */
+  readonly reason: string
+  readonly steps: readonly string[]
+  readonly shouldFeel: string
+  readonly shouldNotFeel: string
+  readonly mistake: string
+}
+
+/** An exercise is joint angles, a force, a dose and words: all else is computed from these. */
+export interface Exercise {
+  readonly id: string
+  readonly family: Family
+  readonly region: string
+  readonly demand: Demand
+  readonly conditions: readonly string[]
+  readonly start: Pose
+  /** One pose, or several shapes in order. */
+  readonly shapes: readonly Pose[]
+  readonly force: Force
+  readonly grip: (typeof HAND_GRIPS)[number]
+  readonly load: Load | null
+  readonly equipment: { readonly clinic: string; readonly home: string }
+  readonly stress: readonly StructureStress[]
+  readonly dose: Dose
+  readonly range: DoseRange
+  readonly painCap: number
+  readonly maxRise: number
+  readonly stop: readonly StopRule[]
+  /** Usual earliest week per condition. */
+  readonly gateWeeks: Readonly<Record<string, number>>
+  readonly ladder: { readonly easier: readonly string[]; readonly harder: readonly string[] }
+  /** Orthoses it may be done in, `none` included when it may be done without. */
+  readonly worn: readonly Orthosis[]
+  readonly side: 'one' | 'each' | 'both'
+  readonly contraindications: readonly Contraindication[]
+  /** What the angles cannot tell: isometric direction, activities, weights. */
+  readonly written: Pick<Signature, 'motions' | 'acts' | 'kg' | 'technique'>
+  readonly sources: readonly Source[]
+  readonly text: Readonly<Record<'en' | 'es', ExerciseText>>
+}

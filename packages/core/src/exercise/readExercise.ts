@@ -1,0 +1,147 @@
+import { DocumentReader } from '../reading/documentReader.js'
+import { ORTHOSES } from '../protocol/vocabulary.js'
+import { readSignature } from '../verdict/signature.js'
+import * as shape from './exercise.js'
+
+const KEYS = [
+  'id', 'family', 'region', 'demand', 'conditions', 'start', 'end', 'force', 'grip', 'load', 'equipment', 'stress', 'dose', 'range',
+  'safety', 'gateWeeks', 'ladder', 'worn', 'side', 'contraindications', 'signature', 'source', 'text',
+] as const
+
+/** What a therapist may set at all; the entry's own range lies inside. */
+export const DOSE_LIMITS: shape.DoseRange = {
+  sets: [1, 10],
+  repetitions: [1, 60],
+  holdSeconds: [0, 28_800],
+  boutsPerDay: [1, 14],
+}
+
+/**
+ * Reads a catalogue exercise (parsed YAML): known words only, angles inside the editor's window, the dose inside its
+ * own range, text in both languages, every joint stated at both ends.
+ *
+ * @throws CoreError `DOCUMENT_INVALID` with the path and what was expected
+ */
+export function readExercise(document: unknown): shape.Exercise {
+  const doc = new DocumentReader(document).object(KEYS)
+  const start = readPose(doc['start']!)
+  const endReader = doc['end']!
+  const shapes = Array.isArray(endReader.value) ? endReader.list().map(readPose) : [readPose(endReader)]
+  if (shapes.length === 0) endReader.refuse('at least one pose')
+  for (const pose of shapes) {
+    for (const name of shape.ANGLE_NAMES) {
+      if ((pose[name] === undefined) !== (start[name] === undefined)) {
+        endReader.refuse(`${name} at both ends: a joint stated at one end only is unknown at the other`)
+      }
+    }
+  }
+  const load = doc['load']!.optional((reader) => {
+    const part = reader.object(['unit', 'steps'])
+    const steps = part['steps']!.list().map((step) => step.number(0, 100))
+    if (steps.length === 0) part['steps']!.refuse('at least one step')
+    return { unit: part['unit']!.oneOf(shape.LOAD_UNITS), steps }
+  })
+  const range = readRange(doc['range']!)
+  const dose = readDose(doc['dose']!, range, load)
+  const safety = doc['safety']!.object(['painCap', 'maxRise', 'stop'])
+  const ladder = doc['ladder']!.object(['easier', 'harder'])
+  const equipment = doc['equipment']!.object(['clinic', 'home'])
+  const texts = doc['text']!.object(['en', 'es'])
+  return {
+    id: doc['id']!.text(),
+    family: doc['family']!.oneOf(shape.FAMILIES),
+    region: doc['region']!.text(),
+    demand: doc['demand']!.oneOf(shape.DEMANDS),
+    conditions: doc['conditions']!.list().map((id) => id.text()),
+    start,
+    shapes,
+    force: doc['force']!.oneOf(shape.FORCES),
+    grip: doc['grip']!.oneOf(shape.HAND_GRIPS),
+    load,
+    equipment: { clinic: equipment['clinic']!.text(), home: equipment['home']!.text() },
+    stress: doc['stress']!.list().map(readStress),
+    dose,
+    range,
+    painCap: safety['painCap']!.integer(0, 10),
+    maxRise: safety['maxRise']!.integer(0, 10),
+    stop: safety['stop']!.list().map((code) => code.oneOf(shape.STOP_RULES)),
+    gateWeeks: Object.fromEntries(
+      Object.entries(doc['gateWeeks']!.anyObject()).map(([condition, week]) => [condition, week.integer(0, 52)]),
+    ),
+    ladder: {
+      easier: ladder['easier']!.list().map((id) => id.text()),
+      harder: ladder['harder']!.list().map((id) => id.text()),
+    },
+    worn: doc['worn']!.list().map((word) => word.oneOf(ORTHOSES)),
+    side: doc['side']!.oneOf(['one', 'each', 'both']),
+    contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
+    written: readWritten(doc['signature']!),
+    sources: doc['source']!.list().map((line) => {
+      const part = line.object(['key', 'confidence'])
+      return { key: part['key']!.text(), confidence: part['confidence']!.oneOf(['high', 'medium', 'low']) }
+    }),
+    text: { en: readText(texts['en']!), es: readText(texts['es']!) },
+  }
+}
+
+function readPose(reader: DocumentReader): shape.Pose {
+  const part = reader.object(shape.ANGLE_NAMES)
+  const stated = shape.ANGLE_NAMES.filter((name) => !part[name]!.isMissing)
+  return Object.fromEntries(stated.map((name) => [name, part[name]!.number(shape.ANGLE_WINDOWS[name][0], shape.ANGLE_WINDOWS[name][1])]))
+}
+
+function readStress(reader: DocumentReader): shape.StructureStress {
+  const part = reader.object(['structure', 'mode', 'level'])
+  return {
+    structure: part['structure']!.text(),
+    mode: part['mode']!.oneOf(shape.STRESS_MODES),
+    level: part['level']!.oneOf(shape.STRESS_LEVELS),
+  }
+}
+
+const DOSE_KEYS = ['sets', 'repetitions', 'holdSeconds', 'boutsPerDay'] as const
+
+function readRange(reader: DocumentReader): shape.DoseRange {
+  const part = reader.object(DOSE_KEYS)
+  return Object.fromEntries(
+    DOSE_KEYS.map((key) => {
+      const ends = part[key]!.list()
+      if (ends.length !== 2) part[key]!.refuse('[least, most]')
+      const least = ends[0]!.number(...DOSE_LIMITS[key])
+      return [key, [least, ends[1]!.number(least, DOSE_LIMITS[key][1])] as const]
+    }),
+  ) as shape.DoseRange
+}
+
+function readDose(reader: DocumentReader, range: shape.DoseRange, load: shape.Load | null): shape.Dose {
+  const part = reader.object(DOSE_KEYS)
+  const read = (key: (typeof DOSE_KEYS)[number]) => part[key]!.number(...range[key])
+  return {
+    sets: read('sets'),
+    repetitions: read('repetitions'),
+    holdSeconds: read('holdSeconds'),
+    boutsPerDay: read('boutsPerDay'),
+    load: load?.steps[0] ?? null,
+  }
+}
+
+function readWritten(reader: DocumentReader): shape.Exercise['written'] {
+  if (reader.isMissing) return { motions: [], acts: [], kg: null, technique: [] }
+  const part = reader.object(['motions', 'acts', 'kg', 'technique'])
+  const { motions, acts, kg, technique } = readSignature(
+    reader.at(Object.fromEntries(Object.entries(part).map(([key, value]) => [key, value.value]))),
+  )
+  return { motions, acts, kg, technique }
+}
+
+function readText(reader: DocumentReader): shape.ExerciseText {
+  const part = reader.object(['name', 'reason', 'steps', 'shouldFeel', 'shouldNotFeel', 'mistake'])
+  return {
+    name: part['name']!.text(),
+    reason: part['reason']!.text(),
+    steps: part['steps']!.list().map((step) => step.text()),
+    shouldFeel: part['shouldFeel']!.text(),
+    shouldNotFeel: part['shouldNotFeel']!.text(),
+    mistake: part['mistake']!.text(),
+  }
+}

@@ -1,0 +1,42 @@
+// Dates
+export { addDays, clinicalDayAt, daysBetween, isClinicalDay, type ClinicalDay } from './calendar/clinicalDay.js'
+// Errors
+export { CORE_ERROR_CODES, CoreError, type CoreErrorCode } from './errors.js'
+// Reading documents
+export { DocumentReader } from './reading/documentReader.js'
+// Protocols, phases, criteria
+export * from './protocol/vocabulary.js'
+export { criterionMeaning, criterionOf, isSurgeonsToGive, type Criterion } from './protocol/criterion.js'
+export {
+  factBook,
+  LOGGED_PAIN_HOURS,
+  staleAfterDays,
+  type CriterionStatus,
+  type FactBook,
+  type LoggedPain,
+  type RecordedFact,
+} from './protocol/facts.js'
+export type { Phase, Protocol, Rule, Source, Wear } from './protocol/protocol.js'
+export { FREEZE_AFTER_DAYS, phaseOn, type PhaseStanding } from './protocol/phaseOn.js'
+export { readProtocol } from './protocol/readProtocol.js'
+export { shiftProtocol } from './protocol/shiftProtocol.js'
+// Verdicts
+export { assess, openingDay, type CaseOnDay } from './verdict/assess.js'
+export { readOrder, type Order } from './verdict/order.js'
+export { readSignature, type Signature } from './verdict/signature.js'
+export { VERDICT_KINDS, worseKind, type Reason, type Verdict, type VerdictKind } from './verdict/verdict.js'
+// Exercises
+export * from './exercise/exercise.js'
+export { assessExercise, orthosisFor, type PatientCase } from './exercise/assessExercise.js'
+export { readCondition, type Condition } from './exercise/condition.js'
+export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
+export { signatureOf } from './exercise/signatureOf.js'
+// Dose
+export { BOUT_LIMITS, burdenOf, minutesOfBout, REST_SECONDS, sidesInTurn, type Burden } from './dose/minutes.js'
+// Motion
+export * from './motion/wristMotion.js'
+// At home
+export * from './adherence/stopPath.js'
+// Exchange
+export { checkCatalogue, SOURCES_OF_CODE, type Catalogue, type CatalogueSource } from './exchange/catalogue.js'
+export { assessCaseFile, type CaseAssessment, type CaseVerdict } from './exchange/caseFile.js'

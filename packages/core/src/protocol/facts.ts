@@ -1,0 +1,117 @@
+import { daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
+import type { Criterion } from './criterion.js'
+import { CRITERION_ORDINALS, type CriterionName } from './vocabulary.js'
+
+/** Something a named person recorded about a case: a clearance, a finding, a score. */
+export interface RecordedFact {
+  readonly what: CriterionName
+  /** `true` or `false` for a flag, a score for a number, a level for an ordinal. */
+  readonly value: boolean | number | string
+  /** `null` where a test case knows no dates: such a fact is never stale. */
+  readonly date: ClinicalDay | null
+  /** Whether it was recorded and then taken back. */
+  readonly withdrawn: boolean
+}
+
+/** The worst pain of one bout logged at home. */
+export interface LoggedPain {
+  readonly hoursAgo: number
+  readonly before: number | null
+  readonly worst: number | null
+}
+
+export type CriterionStatus =
+  | { readonly name: 'met' }
+  | { readonly name: 'neverRecorded' }
+  | { readonly name: 'withdrawn' }
+  | { readonly name: 'stale'; readonly date: ClinicalDay; readonly afterDays: number }
+  | { readonly name: 'notSo'; readonly value: boolean | number | string }
+
+/** How long logs of pain at home count for `pain.act` and `pain.rest`. Source: A3-RESPONSE, common practice. */
+export const LOGGED_PAIN_HOURS = 48
+
+/**
+ * Days after which a fact no longer counts and must be measured again; `null` for facts that hold until they are
+ * withdrawn (orders, x-rays, operation facts). Source: common practice.
+ */
+export function staleAfterDays(name: CriterionName): number | null {
+  if (/^(pain\.|irrit)/.test(name)) return 7
+  if (/^(edema\.|wound\.|skin\.|lag\.|prom\.|arom\.|grip\.)/.test(name)) return 14
+  return null
+}
+
+export interface FactBook {
+  /** Whether a criterion is met today. Unknown is never met. */
+  status(criterion: Criterion): CriterionStatus
+}
+
+interface FactBookOptions {
+  readonly today: ClinicalDay | null
+  /** In order of recording; the last of a name with the latest date counts. */
+  readonly facts: readonly RecordedFact[]
+  readonly loggedPain?: readonly LoggedPain[]
+  /** For protocol authors' tests only: whatever nobody recorded counts as met. */
+  readonly assumeRecorded?: boolean
+}
+
+/**
+ * What is known about a case today, for judging criteria. Pure: it holds the facts it was given and reads no clock.
+ *
+ * A fact dated after today does not count yet. Pain at rest and in action is the worse of the last record and the
+ * worst log of the last 48 hours, so one bad evening at home closes what a good visit had opened.
+ */
+export function factBook({ today, facts, loggedPain = [], assumeRecorded = false }: FactBookOptions): FactBook {
+  const latest = new Map<CriterionName, RecordedFact>()
+  for (const fact of facts) {
+    if (today !== null && fact.date !== null && daysBetween(fact.date, today) < 0) continue
+    const earlier = latest.get(fact.what)
+    if (!earlier || earlier.date === null || fact.date === null || daysBetween(earlier.date, fact.date) >= 0) {
+      latest.set(fact.what, fact)
+    }
+  }
+  const recent = loggedPain.filter((log) => log.hoursAgo <= LOGGED_PAIN_HOURS)
+  const worstLogged = (pains: (number | null)[]) => {
+    const known = pains.filter((pain) => pain !== null)
+    return known.length > 0 ? Math.max(...known) : null
+  }
+  const logged: Partial<Record<CriterionName, number | null>> = {
+    'pain.act': worstLogged(recent.map((log) => log.worst)),
+    'pain.rest': worstLogged(recent.map((log) => log.before)),
+  }
+
+  return {
+    status(criterion) {
+      const fact = latest.get(criterion.name)
+      const fromLogs = logged[criterion.name] ?? null
+      if (fact?.withdrawn) return { name: 'withdrawn' }
+      if (!fact && fromLogs === null) return { name: assumeRecorded ? 'met' : 'neverRecorded' }
+      const limitDays = staleAfterDays(criterion.name)
+      if (fact && fact.date !== null && today !== null && limitDays !== null && fromLogs === null) {
+        if (daysBetween(fact.date, today) > limitDays) {
+          return { name: 'stale', date: fact.date, afterDays: limitDays }
+        }
+      }
+      const value = worseOf(fact?.value ?? null, fromLogs)
+      return isTrueOf(criterion, value) ? { name: 'met' } : { name: 'notSo', value }
+    },
+  }
+}
+
+function worseOf(recorded: boolean | number | string | null, logged: number | null): boolean | number | string {
+  if (logged === null) return recorded ?? false
+  return typeof recorded === 'number' ? Math.max(recorded, logged) : logged
+}
+
+function isTrueOf(criterion: Criterion, value: boolean | number | string): boolean {
+  switch (criterion.kind) {
+    case 'flag':
+      return value === true
+    case 'number':
+      return typeof value === 'number' && (criterion.atMost ? value <= criterion.limit : value >= criterion.limit)
+    case 'ordinal': {
+      const levels: readonly string[] = CRITERION_ORDINALS.irrit
+      const [level, limit] = [levels.indexOf(String(value)), levels.indexOf(criterion.level)]
+      return level >= 0 && (criterion.atMost ? level <= limit : level >= limit)
+    }
+  }
+}

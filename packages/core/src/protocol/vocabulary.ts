@@ -1,0 +1,284 @@
+/**
+ * The controlled words of protocols, exercises and case files. The rule base knows no others.
+ * Documents write `mp`, `th_mp`…; code writes `mcp`, `thumbMcp`…: `jointOfWord` and `wordOfJoint` are the one table
+ * between them.
+ */
+
+export const MODES = ['P', 'S', 'AA', 'PH', 'A', 'I', 'R'] as const
+/** P passive gentle, S stretch, AA active-assisted, PH place-and-hold, A active, I isometric, R resisted. */
+export type Mode = (typeof MODES)[number]
+
+/** Modes that carry load or end-range force and so fall under the load base. */
+export const LOADING_MODES: readonly Mode[] = ['S', 'I', 'R']
+
+export const MODE_NAMES: Readonly<Record<Mode, string>> = {
+  P: 'gentle passive',
+  S: 'stretch',
+  AA: 'active-assisted',
+  PH: 'place-and-hold',
+  A: 'active',
+  I: 'isometric',
+  R: 'resisted',
+}
+
+const JOINT_DIRECTIONS = {
+  neck: ['flex', 'ext', 'sidebend', 'rot'],
+  scap: ['elev', 'depr', 'retract'],
+  shoulder: ['flex', 'ext', 'abd', 'add', 'ir', 'er'],
+  elbow: ['flex', 'ext'],
+  forearm: ['pron', 'sup'],
+  wrist: ['flex', 'ext', 'rad', 'uln', 'dtm', 'circ'],
+  cmc: ['flex', 'ext'],
+  mcp: ['flex', 'ext', 'abd', 'add', 'rad', 'uln', 'hyperext'],
+  pip: ['flex', 'ext', 'hyperext'],
+  dip: ['flex', 'ext', 'hyperext'],
+  thumbCmc: ['flex', 'ext', 'pabd', 'add', 'opp', 'retro'],
+  thumbMcp: ['flex', 'ext', 'hyperext'],
+  thumbIp: ['flex', 'ext', 'hyperext'],
+} as const satisfies Record<string, readonly string[]>
+
+export type Joint = keyof typeof JOINT_DIRECTIONS
+/** A joint and a direction, `wrist.ext`. */
+export type Motion = `${Joint}.${string}`
+
+export const JOINTS = Object.keys(JOINT_DIRECTIONS) as Joint[]
+
+const WORD_OF_JOINT: Partial<Record<Joint, string>> = {
+  mcp: 'mp',
+  thumbCmc: 'th_cmc',
+  thumbMcp: 'th_mp',
+  thumbIp: 'th_ip',
+}
+/** The word documents use for a joint. */
+export function wordOfJoint(joint: Joint): string {
+  return WORD_OF_JOINT[joint] ?? joint
+}
+const JOINT_OF_WORD = new Map<string, Joint>(JOINTS.map((joint) => [wordOfJoint(joint), joint]))
+/** The joint a document's word stands for; `null` for a word the vocabulary does not know. */
+export function jointOfWord(word: string): Joint | null {
+  return JOINT_OF_WORD.get(word) ?? null
+}
+
+const GROUPS: Readonly<Record<string, readonly Joint[]>> = {
+  finger: ['mcp', 'pip', 'dip'],
+  ip: ['pip', 'dip'],
+  thumb: ['thumbCmc', 'thumbMcp', 'thumbIp'],
+}
+
+/** A motion as a document writes it: `mp.flex`. */
+export function wordOfMotion(motion: Motion): string {
+  const [joint, direction] = motion.split('.') as [Joint, string]
+  return `${wordOfJoint(joint)}.${direction}`
+}
+
+/**
+ * The motions a document's pattern stands for: `wrist.ext`, `finger.flex`, `forearm.*`.
+ *
+ * @param withHyperextension - true in guard, str, forbid and never, where `joint.*` and `joint.ext` include
+ *   hyperextension; false in permissions, where it must be named
+ * @returns `null` for a word the vocabulary does not know
+ */
+export function motionsOfPattern(pattern: string, withHyperextension: boolean): Motion[] | null {
+  const [word, direction, ...rest] = pattern.split('.')
+  if (!word || !direction || rest.length > 0) return null
+  const single = jointOfWord(word)
+  const joints = GROUPS[word] ?? (single ? [single] : null)
+  if (!joints) return null
+  const motions: Motion[] = []
+  for (const joint of joints) {
+    const directions: readonly string[] = JOINT_DIRECTIONS[joint]
+    if (direction === '*') {
+      motions.push(
+        ...directions.filter((d) => d !== 'hyperext' || withHyperextension).map((d): Motion => `${joint}.${d}`),
+      )
+    } else if (directions.includes(direction)) {
+      motions.push(`${joint}.${direction}`)
+      if (direction === 'ext' && withHyperextension && directions.includes('hyperext')) {
+        motions.push(`${joint}.hyperext`)
+      }
+    }
+  }
+  return motions.length > 0 ? motions : null
+}
+
+export const AXES = ['elbow', 'forearm', 'wrist', 'wrist_ru', 'mcp', 'pip', 'dip', 'thumbCmc', 'thumbMcp', 'thumbIp'] as const
+/** An axis on which an arc or a posture is stated in signed degrees: flexion +, ulnar +, supination +. */
+export type Axis = (typeof AXES)[number]
+/** `[from, to]` in signed degrees, from ≤ to. */
+export type Arc = readonly [number, number]
+export type Arcs = Readonly<Partial<Record<Axis, Arc>>>
+
+/** The axis on which a motion's arc is stated; `null` for joints that have none. */
+export function axisOfMotion(motion: Motion): Axis | null {
+  const [joint, direction] = motion.split('.') as [Joint, string]
+  if (joint === 'wrist') return direction === 'rad' || direction === 'uln' ? 'wrist_ru' : 'wrist'
+  return (AXES as readonly string[]).includes(joint) ? (joint as Axis) : null
+}
+
+/** R0 no load … R5 unrestricted. */
+export type ResistanceClass = 0 | 1 | 2 | 3 | 4 | 5
+export const RESISTANCE_WORDS = ['R0', 'R1', 'R2', 'R3', 'R4', 'R5'] as const
+/** What each resistance class means at home. Source: A-RESISTANCE, common practice. */
+export const RESISTANCE_MEANING: Readonly<Record<ResistanceClass, string>> = {
+  0: 'no load',
+  1: 'sponge or softest putty, up to 0.5 kg, up to a quarter of full effort',
+  2: 'soft putty, up to 1 kg, up to 40 % of full effort',
+  3: 'medium putty, up to 2.5 kg, up to 60 % of full effort',
+  4: 'firm putty, up to 5 kg, up to 80 % of full effort',
+  5: 'no limit',
+}
+
+export const GRIPS = ['cyl', 'hook', 'sph', 'span', 'key', 'tip', 'tripod'] as const
+export type Grip = (typeof GRIPS)[number]
+export const GRIP_NAMES: Readonly<Record<Grip, string>> = {
+  cyl: 'cylinder grip',
+  hook: 'hook grip',
+  sph: 'sphere grip',
+  span: 'wide span grip',
+  key: 'side (key) pinch',
+  tip: 'tip pinch',
+  tripod: 'three-point pinch',
+}
+
+export const TESTS = ['grip_dyn', 'pinch_gauge', 'mmt', 'prom_end', 'lift_test'] as const
+export type Test = (typeof TESTS)[number]
+export const ACTS = [
+  'adl_light',
+  'adl_mod',
+  'drive',
+  'wb',
+  'torque',
+  'work_manual',
+  'sport_nc',
+  'sport_c',
+  'vibration',
+  'swim',
+] as const
+export type Act = (typeof ACTS)[number]
+export const LOADING_ACTS: readonly Act[] = ['wb', 'torque', 'work_manual', 'sport_nc', 'sport_c', 'vibration']
+export const ACT_NAMES: Readonly<Record<Act, string>> = {
+  adl_light: 'light self-care',
+  adl_mod: 'kitchen and light cleaning',
+  drive: 'driving',
+  wb: 'weight through the extended wrist',
+  torque: 'loaded twisting',
+  work_manual: 'manual work',
+  sport_nc: 'sport without contact',
+  sport_c: 'contact or fall-risk sport',
+  vibration: 'impact or vibrating tools',
+  swim: 'swimming',
+}
+export const TEST_NAMES: Readonly<Record<Test, string>> = {
+  grip_dyn: 'grip dynamometer test',
+  pinch_gauge: 'pinch gauge test',
+  mmt: 'manual break test',
+  prom_end: 'passive end range with overpressure',
+  lift_test: 'graded lifting test',
+}
+
+export const STRESSES = ['th_mp.radial', 'pip.lateral'] as const
+export type Stress = (typeof STRESSES)[number]
+export const NERVES = ['median', 'ulnar', 'radial', 'digital'] as const
+export type Nerve = (typeof NERVES)[number]
+export const NERVE_TECHNIQUES = ['slider1', 'slider2', 'tensioner', 'sustained_hold'] as const
+export type NerveTechnique = (typeof NERVE_TECHNIQUES)[number]
+export const TECHNIQUES = [
+  'forced_by_other',
+  'hanging_weight',
+  'to_blanching',
+  'stress_test',
+  'overpressure',
+  'wrist_finger_snap_stretch',
+  'heat_on_insensate',
+  'forced_stretch',
+  'to_pain',
+] as const
+export type Technique = (typeof TECHNIQUES)[number]
+export const ACTORS = ['self', 'helper', 'therapist', 'elastic', 'orthosis'] as const
+export type Actor = (typeof ACTORS)[number]
+
+/** Motions that come with a combination, in the combination's own mode, when the exercise does not list them. */
+export const COMBO_MOTIONS = {
+  fist: ['mcp.flex', 'pip.flex', 'dip.flex'],
+  hook: ['pip.flex', 'dip.flex'],
+  straight_fist: ['mcp.flex', 'pip.flex'],
+  tabletop: ['mcp.flex'],
+  blocked: [],
+  tenodesis: ['wrist.flex', 'wrist.ext'],
+  clench: ['mcp.flex', 'pip.flex', 'dip.flex'],
+  cx_ext_wf: ['wrist.ext', 'mcp.ext', 'pip.ext', 'dip.ext'],
+  cx_flex_wf: ['wrist.flex', 'mcp.flex', 'pip.flex', 'dip.flex'],
+  cx_ext_th: ['wrist.ext', 'thumbMcp.ext', 'thumbIp.ext'],
+  cx_flex_th: ['thumbCmc.flex', 'thumbMcp.flex', 'thumbIp.flex'],
+  cx_flex_th_wf: ['wrist.flex', 'thumbMcp.flex', 'thumbIp.flex'],
+  cx_flex_th_uln: ['wrist.uln', 'thumbMcp.flex', 'thumbIp.flex'],
+  intr_stretch: ['mcp.ext', 'pip.flex', 'dip.flex'],
+  intrinsic_minus: ['mcp.ext', 'pip.flex', 'dip.flex'],
+  orl_stretch: ['pip.ext', 'dip.flex'],
+  bowstring: ['mcp.flex', 'pip.flex', 'dip.flex', 'wrist.flex'],
+  phalen_hold: ['wrist.flex'],
+  elbow_flexion_hold: ['elbow.flex'],
+  cx_ulnar_full: ['elbow.flex', 'wrist.ext', 'mcp.ext', 'pip.ext', 'dip.ext'],
+  cmc_adduction_pinch: [],
+  mp_ulnar_load: [],
+} as const satisfies Record<string, readonly Motion[]>
+export type Combo = keyof typeof COMBO_MOTIONS
+export const COMBOS = Object.keys(COMBO_MOTIONS) as Combo[]
+/** Combinations that are never better than "with care" where no rule speaks. */
+export const COMBOS_WITH_CARE: readonly Combo[] = [
+  'clench',
+  'cmc_adduction_pinch',
+  'mp_ulnar_load',
+  'phalen_hold',
+  'elbow_flexion_hold',
+  'cx_ulnar_full',
+  'cx_flex_th_uln',
+]
+
+export const ORTHOSES = [
+  'none', 'CAST', 'SLING', 'BUDDY', 'DBO', 'DBS', 'DBE', 'DBH', 'DBHF', 'DBT', 'DIPB', 'TEN', 'RMF', 'RME', 'RME_WRO',
+  'WRO', 'WRN', 'DTMO', 'SPO', 'GUTTER', 'IPLUS', 'SAFE', 'XBLK', 'FRAME', 'PIPX', 'DIPX', 'THX', 'TEMPL', 'EXO', 'DYNX',
+  'DYNT', 'PALM', 'TSX', 'TSO', 'TSH', 'HINGE', 'CMCO', 'MPB', 'RING', 'MUN', 'LAC', 'ELN', 'ELB', 'CFS', 'EXF', 'RHO',
+] as const
+export type Orthosis = (typeof ORTHOSES)[number]
+/** Names for people; only those that a shipped protocol uses. */
+export const ORTHOSIS_NAMES: Readonly<Partial<Record<Orthosis, string>>> = {
+  none: 'no orthosis',
+  WRO: 'wrist orthosis',
+  CAST: 'cast',
+  SPO: 'stretching orthosis',
+}
+
+export const ANCHORS = ['surgery', 'injury', 'procedure', 'splint_start', 'first_visit', 'flare_start'] as const
+export type Anchor = (typeof ANCHORS)[number]
+/** Anchors after which tissue is healing: stretch stays guarded and unreviewed cases freeze. */
+export const HEALING_ANCHORS: readonly Anchor[] = ['surgery', 'injury', 'procedure', 'splint_start']
+
+export const STATES = ['state.flare', 'state.acute_swelling', 'state.quiet', 'state.crps'] as const
+export type State = (typeof STATES)[number]
+
+export const CRITERION_FLAGS = [
+  'ord.therapy', 'ord.rom', 'ord.passive', 'ord.resist', 'ord.load', 'ord.sport', 'ord.rotation', 'ord.early',
+  'ord.augmented', 'ord.ipfree', 'ord.wean',
+  'dx.ok', 'clin.union', 'xr.union', 'ct.union', 'xr.stable', 'xr.congruent', 'fix.stable', 'pins.out', 'pin.notcrossing',
+  'button.out', 'cast.thumbfree', 'wound.ok', 'skin.ok', 'edema.stable', 'edema.moderate', 'epi.yes', 'intraop.gapfree',
+  'repair.sound', 'tendon.good', 'lateral_bands.intact', 'neighbour.intact', 'rel.ok', 'stable.pip', 'stable.mp', 'stable.sl',
+  'stable.druj', 'power.normal', 'improved', 'trend.down', 'recheck.done', 'no.collapse', 'web.soft', 'pain.norise',
+  'pain.tolerable', 'slider.green14', 'tissue.ready', 'bone_or_tendon_ready', 'state.quiet', 'state.flare', 'state.crps',
+  'no malrotation', 'no snuffbox tenderness', 'finger warm, hook not tender',
+] as const
+export const CRITERION_NUMBERS = [
+  'pain.rest',
+  'pain.act',
+  'lag.dip',
+  'lag.pip',
+  'lag.mp',
+  'lag.th_ip',
+  'prom.pip.def',
+  'strands',
+  'trigger.stage',
+  'arom.pct',
+  'grip.pct',
+] as const
+export const CRITERION_ORDINALS = { irrit: ['low', 'mod', 'high'] } as const
+export type CriterionName = (typeof CRITERION_FLAGS)[number] | (typeof CRITERION_NUMBERS)[number] | 'irrit'

@@ -1,0 +1,167 @@
+import * as words from '../protocol/vocabulary.js'
+import type { Signature } from './signature.js'
+
+/** The smallest thing a rule speaks about. The worst verdict of its atoms is the exercise's verdict. */
+export type Atom =
+  | {
+      readonly kind: 'motion'
+      readonly mode: words.Mode
+      readonly motion: words.Motion
+      /** `null` = full range. */
+      readonly arc: words.Arc | null
+      readonly res: words.ResistanceClass
+    }
+  | { readonly kind: 'combo'; readonly combo: words.Combo; readonly mode: words.Mode; readonly res: words.ResistanceClass }
+  | { readonly kind: 'grip'; readonly grip: words.Grip; readonly res: words.ResistanceClass }
+  | { readonly kind: 'kg'; readonly kg: number }
+  | { readonly kind: 'test'; readonly test: words.Test }
+  | { readonly kind: 'act'; readonly act: words.Act }
+  | { readonly kind: 'stress'; readonly stress: words.Stress }
+  | { readonly kind: 'nerve'; readonly nerve: words.Nerve; readonly technique: words.NerveTechnique }
+  | { readonly kind: 'technique'; readonly technique: words.Technique }
+
+/** Modes that the technique `overpressure` turns into a stretch besides. */
+const PUSHED_MODES: readonly words.Mode[] = ['P', 'AA', 'A', 'PH']
+
+/**
+ * Splits an exercise into its atoms: one per mode and joint direction, each combination, grip, weight, test,
+ * activity, stress and nerve technique. A combination brings its motions along in its own mode and full arc, so
+ * that a composite can never slip past its joints.
+ */
+export function atomsOf(signature: Signature): Atom[] {
+  const motions: Extract<Atom, { kind: 'motion' }>[] = []
+  for (const component of signature.motions) {
+    for (const mode of component.modes) {
+      for (const motion of component.motions) {
+        const axis = words.axisOfMotion(motion)
+        motions.push({ kind: 'motion', mode, motion, arc: (axis && component.arc?.[axis]) ?? null, res: resOf(mode, component.res) })
+      }
+    }
+  }
+  const lists = (mode: words.Mode, motion: words.Motion) => motions.some((atom) => atom.mode === mode && atom.motion === motion)
+  const brought: typeof motions = []
+  const others: Atom[] = []
+  for (const { combo, mode, res } of signature.combos) {
+    others.push({ kind: 'combo', combo, mode, res: resOf(mode, res) })
+    for (const motion of words.COMBO_MOTIONS[combo]) {
+      if (!lists(mode, motion)) brought.push({ kind: 'motion', mode, motion, arc: null, res: resOf(mode, res) })
+    }
+    // Loads whatever mode is written.
+    if (combo === 'clench') others.push({ kind: 'grip', grip: 'cyl', res: 3 })
+    if (combo === 'cmc_adduction_pinch') others.push({ kind: 'grip', grip: 'key', res: 1 })
+    if (combo === 'mp_ulnar_load') brought.push({ kind: 'motion', mode: 'R', motion: 'mcp.uln', arc: null, res: 1 })
+  }
+  const all = [...motions, ...brought]
+  const pushed = signature.technique.includes('overpressure')
+    ? all.filter((atom) => PUSHED_MODES.includes(atom.mode)).map((atom) => ({ ...atom, mode: 'S' as const }))
+    : []
+  for (const { grip, res } of signature.grips) others.push({ kind: 'grip', grip, res: res ?? 5 })
+  if (signature.kg !== null) others.push({ kind: 'kg', kg: signature.kg })
+  for (const test of signature.tests) others.push({ kind: 'test', test })
+  for (const act of signature.acts) others.push({ kind: 'act', act })
+  for (const stress of signature.stress) others.push({ kind: 'stress', stress })
+  for (const { nerve, technique } of signature.nerve) others.push({ kind: 'nerve', nerve, technique })
+  const parts = [...all, ...pushed, ...others]
+  const techniques = signature.technique.map((technique): Atom => ({ kind: 'technique', technique }))
+  return [...parts, ...techniques]
+}
+
+/** Unstated resistance is unknown, hence unrestricted, in modes that resist. */
+function resOf(mode: words.Mode, res: words.ResistanceClass | null): words.ResistanceClass {
+  return mode === 'I' || mode === 'R' ? (res ?? 5) : 0
+}
+
+/** Whether an atom stretches or loads, so that the load base applies to it. */
+export function isLoading(atom: Atom): boolean {
+  switch (atom.kind) {
+    case 'motion':
+    case 'combo':
+      return words.LOADING_MODES.includes(atom.mode)
+    case 'grip':
+      return atom.res >= 1
+    case 'kg':
+      return atom.kg >= 1
+    case 'test':
+      return true
+    case 'act':
+      return words.LOADING_ACTS.includes(atom.act)
+    default:
+      return false
+  }
+}
+
+/** An atom as case files print it: `A wrist.flex`, `grip cyl R1`. */
+export function atomText(atom: Atom): string {
+  switch (atom.kind) {
+    case 'motion':
+      return `${atom.mode} ${words.wordOfMotion(atom.motion)}${atom.mode === 'I' || atom.mode === 'R' ? ` R${atom.res}` : ''}`
+    case 'combo':
+      return `${atom.mode} ${atom.combo}`
+    case 'grip':
+      return `grip ${atom.grip} R${atom.res}`
+    case 'kg':
+      return `${atom.kg} kg`
+    case 'test':
+      return `test ${atom.test}`
+    case 'act':
+      return `act ${atom.act}`
+    case 'stress':
+      return `stress ${atom.stress}`
+    case 'nerve':
+      return `${atom.nerve} ${atom.technique}`
+    case 'technique':
+      return `technique ${atom.technique}`
+  }
+}
+
+const JOINT_WORDS: Readonly<Partial<Record<words.Joint, string>>> = {
+  mcp: 'big knuckle (MCP)',
+  pip: 'middle joint (PIP)',
+  dip: 'end joint (DIP)',
+  thumbCmc: 'thumb base (CMC)',
+  thumbMcp: 'thumb MCP',
+  thumbIp: 'thumb IP',
+}
+const DIRECTION_WORDS: Readonly<Record<string, string>> = {
+  flex: 'flexion',
+  ext: 'extension',
+  rad: 'radial deviation',
+  uln: 'ulnar deviation',
+  dtm: 'dart-throw motion',
+  circ: 'circling',
+  pron: 'pronation',
+  sup: 'supination',
+  abd: 'abduction',
+  add: 'adduction',
+  hyperext: 'hyperextension',
+  pabd: 'palmar abduction',
+  opp: 'opposition',
+  retro: 'retropulsion',
+}
+
+/** An atom in words for a therapist: "active wrist flexion". */
+export function atomWords(atom: Atom): string {
+  switch (atom.kind) {
+    case 'motion': {
+      const [joint, direction] = atom.motion.split('.') as [words.Joint, string]
+      const load = atom.mode === 'I' || atom.mode === 'R' ? `, R${atom.res}` : ''
+      return `${words.MODE_NAMES[atom.mode]} ${JOINT_WORDS[joint] ?? joint} ${DIRECTION_WORDS[direction] ?? direction}${load}`
+    }
+    case 'combo':
+      return `${words.MODE_NAMES[atom.mode]} ${atom.combo.replaceAll('_', ' ')}`
+    case 'grip':
+      return `${words.GRIP_NAMES[atom.grip]}, R${atom.res}`
+    case 'kg':
+      return `lifting ${atom.kg} kg`
+    case 'test':
+      return words.TEST_NAMES[atom.test]
+    case 'act':
+      return words.ACT_NAMES[atom.act]
+    case 'stress':
+      return `sideways stress on ${atom.stress}`
+    case 'nerve':
+      return `${atom.nerve} nerve ${atom.technique.replaceAll('_', ' ')}`
+    case 'technique':
+      return atom.technique.replaceAll('_', ' ')
+  }
+}

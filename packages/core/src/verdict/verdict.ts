@@ -1,0 +1,34 @@
+import type { Criterion } from '../protocol/criterion.js'
+
+/** From best to worst. */
+export const VERDICT_KINDS = ['clear', 'with-care', 'not-yet', 'never'] as const
+export type VerdictKind = (typeof VERDICT_KINDS)[number]
+
+/** The worse of two: the most restrictive wins. */
+export function worseKind(a: VerdictKind, b: VerdictKind): VerdictKind {
+  return VERDICT_KINDS.indexOf(a) >= VERDICT_KINDS.indexOf(b) ? a : b
+}
+
+/** Why, with the rule it rests on. `rule` is a rule id, `order.n`, `default`, `red-lock`, `catalogue.gate`… */
+export interface Reason {
+  readonly rule: string
+  readonly atom: string
+  readonly text: string
+  readonly source: string
+}
+
+/** The answer for one exercise, one case, one day. Computed each time, never stored as a fact. */
+export interface Verdict {
+  readonly kind: VerdictKind
+  /** First day, by time alone, on which it could open: a date not before which, never a promise. `null`: none. */
+  readonly fromDay: number | null
+  /** Criteria it takes besides. */
+  readonly missing: readonly Criterion[]
+  /** The form in which it is allowed today. */
+  readonly form: string | null
+  /** To be told with a "with care". */
+  readonly conditions: readonly string[]
+  readonly reasons: readonly Reason[]
+  /** Whether a rule or order named every atom; a verdict by default yields to the catalogue's own clock. */
+  readonly basis: 'rule' | 'default'
+}
