@@ -107,7 +107,6 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
   if (from < windowStart || (windowEnd !== null && from >= windowEnd)) {
     part['from']!.refuse(`a day inside its phase, ${windowStart} to ${windowEnd === null ? 'open' : windowEnd - 1}`)
   }
-  const phaseEnd = kind === 'forbid' ? windowEnd : null
   const why = part['why']!.optional((text) => text.text())
   if (why === null && (closes || kind === 'caution')) part['why']!.refuse(`a reason (why): every ${kind} says one`)
   return {
@@ -115,7 +114,8 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
     kind,
     targets,
     from,
-    until: part['until']!.optional((day) => day.integer(from + 1, LAST_DAY)) ?? phaseEnd,
+    // A forbid ends with its phase, not with the phase's window: a case may be held in a phase long past it.
+    until: part['until']!.optional((day) => day.integer(from + 1, LAST_DAY)),
     arc: part['arc']!.optional(readArcs),
     posture: part['with']!.optional(readArcs),
     inOrthosis: part['in']!.optional((list) => list.list().map((item) => item.oneOf(words.ORTHOSES))),

@@ -183,10 +183,15 @@ function judgeByProtocol(atom: Atom, signature: Signature, state: CaseOnDay, sta
     const text = `${capital(atomWords(atom))}: its day has come, but this is not recorded as met: ${names}.`
     return { ...judged('not-yet', atom, held.rule.id, text, source), missing: held.missing }
   }
-  const misfit = covering.find((rule) => formMisfits(rule, atom, signature).length > 0)
-  if (misfit) {
-    const form = `today only ${formMisfits(misfit, atom, signature).join(', ')}`
-    return { ...judged('not-yet', atom, misfit.id, `${capital(atomWords(atom))} as written is not open: ${form}.`, source), form }
+  const misfits = covering.filter((rule) => !fitting.includes(rule))
+  if (misfits.length > 0) {
+    // The form offered must itself be open today: of the rules whose needs are met, the one that allows most.
+    const offered = misfits
+      .filter((rule) => neededBy(rule, atom).every((criterion) => state.facts.status(criterion).name === 'met'))
+      .sort((a, b) => (b.res ?? 5) - (a.res ?? 5) || kgOf(b) - kgOf(a))[0]
+    const form = offered ? `today only ${formMisfits(offered, atom, signature).join(', ')}` : null
+    const text = `${capital(atomWords(atom))} as written is not open${form ? `: ${form}` : ''}.`
+    return { ...judged('not-yet', atom, (offered ?? misfits.at(-1)!).id, text, source), form }
   }
   return judgeByDefault(atom, state, standing)
 }
@@ -222,7 +227,8 @@ function judgeByDefault(atom: Atom, state: CaseOnDay, standing: PhaseStanding): 
     case 'combo':
       if (protocol.guardCombos.includes(atom.combo)) return unopened()
       if (words.COMBOS_WITH_CARE.includes(atom.combo)) return unaddressed()
-      return byDefault('clear', `${what} as such is not guarded here; its joints are judged one by one.`)
+      // Its joints are judged one by one: an unguarded composite adds no default of its own.
+      return judged('clear', atom, 'default', `${what} as such is not guarded here; its joints are judged one by one.`, source)
     case 'stress':
       return protocol.guardStress.includes(atom.stress) ? unopened() : byDefault('clear', `${what} is not guarded here.`)
     case 'nerve': {
@@ -230,7 +236,7 @@ function judgeByDefault(atom: Atom, state: CaseOnDay, standing: PhaseStanding): 
       return atom.technique === 'tensioner' ? unaddressed() : byDefault('clear', `${what} is not guarded here.`)
     }
     case 'technique':
-      return byDefault('clear', `${what} is judged by the motions it comes with.`)
+      return judged('clear', atom, 'default', `${what} is judged by the motions it comes with.`, source)
     case 'test':
     case 'act': {
       const word: string = atom.kind === 'test' ? atom.test : atom.act
@@ -307,10 +313,14 @@ function formMisfits(rule: Rule, atom: Atom, signature: Signature): string[] {
   const res = atom.kind === 'motion' || atom.kind === 'combo' || atom.kind === 'grip' ? atom.res : null
   if (rule.res !== null && res !== null && res > rule.res) misfits.push(`up to R${rule.res} (${words.RESISTANCE_MEANING[rule.res]})`)
   if (atom.kind === 'kg') {
-    const limit = Math.max(...rule.targets.map((target) => (target.kind === 'kg' ? target.kg : 0)))
+    const limit = kgOf(rule)
     if (atom.kg > limit) misfits.push(`up to ${limit} kg`)
   }
   return misfits
+}
+
+function kgOf(rule: Rule): number {
+  return Math.max(0, ...rule.targets.map((target) => (target.kind === 'kg' ? target.kg : 0)))
 }
 
 /** Whether a forbid or never rule speaks of an atom on a day, given how the exercise is done. */

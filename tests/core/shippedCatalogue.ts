@@ -1,0 +1,40 @@
+import { fileURLToPath } from 'node:url'
+import { factBook, phaseOn, type Catalogue, type PatientCase, type RecordedFact } from '@pledge/core'
+import { loadCatalogue } from '../../packages/server/src/catalogue/loadCatalogue.js'
+
+export const catalogueDirectory = fileURLToPath(new URL('../../catalogue', import.meta.url))
+export const catalogue: Catalogue = loadCatalogue(catalogueDirectory)
+
+interface CaseWish {
+  day?: number
+  /** Criteria taken back; everything else counts as met. */
+  without?: string[]
+  facts?: Partial<Record<string, number | boolean>>
+  over?: Partial<PatientCase>
+}
+
+/** A plated wrist on a day with everything recorded, less what a test takes away. */
+export function plated({ day = 45, without = [], facts = {}, over = {} }: CaseWish = {}): PatientCase {
+  const recorded = Object.entries(facts).map(
+    ([what, value]): RecordedFact => ({ what: what as RecordedFact['what'], value: value!, date: null, withdrawn: false }),
+  )
+  const withdrawn = without.map(
+    (what): RecordedFact => ({ what: what as RecordedFact['what'], value: false, date: null, withdrawn: true }),
+  )
+  return {
+    protocol: catalogue.protocols.get('DRF-VLP-EARLY')!,
+    condition: catalogue.conditions.get('distal-radius-fracture')!,
+    day,
+    facts: factBook({ today: null, facts: [...recorded, ...withdrawn], assumeRecorded: true }),
+    states: [],
+    orders: [],
+    redLock: false,
+    daysSinceReview: null,
+    contraindications: [],
+    ...over,
+  }
+}
+
+export function phaseIdOf(state: PatientCase): string | null {
+  return phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview).phase?.id ?? null
+}

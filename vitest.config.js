@@ -1,0 +1,41 @@
+import vue from '@vitejs/plugin-vue'
+import vuetify from 'vite-plugin-vuetify'
+import { defaultServerConditions, defaultClientConditions } from 'vite'
+import { defineConfig } from 'vitest/config'
+
+const node = {
+  resolve: { conditions: ['pledge-source', ...defaultServerConditions] },
+  ssr: { resolve: { conditions: ['pledge-source', ...defaultServerConditions] } },
+}
+
+export default defineConfig({
+  test: {
+    reporters: ['default', ['json', { outputFile: process.env.VITEST_JSON ?? 'var/test/vitest.json' }]],
+    projects: [
+      { ...node, test: { name: 'core', include: ['packages/core/src/**/*.test.ts', 'tests/core/**/*.test.ts'], environment: 'node' } },
+      {
+        ...node,
+        test: {
+          name: 'server',
+          include: ['packages/server/src/**/*.test.ts', 'tests/server/**/*.test.ts'],
+          environment: 'node',
+          globalSetup: 'tests/database/globalSetup.ts',
+          fileParallelism: false,
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+        },
+      },
+      {
+        resolve: { conditions: ['pledge-source', ...defaultClientConditions] },
+        plugins: [vue(), vuetify({ autoImport: true })],
+        test: {
+          name: 'web',
+          include: ['packages/web/src/**/*.test.ts'],
+          environment: 'happy-dom',
+          css: false,
+          server: { deps: { inline: ['vuetify'] } },
+        },
+      },
+    ],
+  },
+})
