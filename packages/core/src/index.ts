@@ -20,6 +20,7 @@ export type { Phase, Protocol, Rule, Source, Wear } from './protocol/protocol.js
 export { FREEZE_AFTER_DAYS, phaseOn, type PhaseStanding } from './protocol/phaseOn.js'
 export { readProtocol } from './protocol/readProtocol.js'
 export { shiftProtocol } from './protocol/shiftProtocol.js'
+export { isRestriction, RESTRICTION_NAMES, RESTRICTIONS, restrictionOrder, type Restriction } from './protocol/restrictions.js'
 // Verdicts
 export { assess, openingDay, type CaseOnDay } from './verdict/assess.js'
 export { readOrder, type Order } from './verdict/order.js'

@@ -1,0 +1,15 @@
+// Shapes that form and route share. A subpath of its own, so that workers need no Yup.
+export { type TodayContext, TEXT_LIMITS } from './fields.js'
+export { newReferral, REFERRAL_CLEARANCES, type NewReferral } from './referral.js'
+export {
+  FACT_WAYS,
+  factWithdrawal,
+  flagLift,
+  newEvaluation,
+  newFact,
+  newFlag,
+  newOrder,
+  type NewEvaluation,
+} from './record.js'
+export { doseSchema, draftSave, pairing, programSigning, signIn, type DraftItem, type DraftSave } from './program.js'
+export { newBoutLog, SKIP_REASONS, type NewBoutLog } from './boutLog.js'

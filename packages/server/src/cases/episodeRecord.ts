@@ -1,0 +1,188 @@
+import {
+  assessExercise,
+  CoreError,
+  daysBetween,
+  factBook,
+  isRestriction,
+  phaseOn,
+  readingDeg,
+  restrictionOrder,
+  VERDICT_KINDS,
+  type Catalogue,
+  type ClinicalDay,
+  type LoggedPain,
+  type PatientCase,
+  type PhaseStanding,
+  type RecordedFact,
+  type Verdict,
+  type WristMotion,
+} from '@pledge/core'
+import type { Database } from '../data/database.js'
+import type {
+  BoutLogItemRow,
+  BoutLogRow,
+  DeviceRow,
+  EpisodeRow,
+  EvaluationRow,
+  FactRow,
+  FlagRow,
+  OrderRow,
+  PatientRow,
+  ProgramVersionRow,
+  ReadingRow,
+} from '../data/models.js'
+import { Problem } from '../problems.js'
+import type { SignedItem } from './signedItem.js'
+
+/** All that is on record about one episode. */
+export interface EpisodeRecord {
+  readonly episode: EpisodeRow
+  readonly patient: PatientRow
+  readonly facts: readonly FactRow[]
+  /** Orders in force: not withdrawn. */
+  readonly orders: readonly OrderRow[]
+  /** Red flags nobody has lifted. */
+  readonly openFlags: readonly FlagRow[]
+  readonly liftedFlags: readonly { raised: FlagRow; lifted: FlagRow }[]
+  readonly evaluations: readonly (EvaluationRow & { readings: readonly ReadingRow[] })[]
+  readonly versions: readonly (Omit<ProgramVersionRow, 'items'> & { items: readonly SignedItem[] })[]
+  readonly bouts: readonly (BoutLogRow & { items: readonly BoutLogItemRow[] })[]
+  readonly devices: readonly DeviceRow[]
+}
+
+/** Reads an episode's record; refuses an id nobody knows. */
+export async function readRecord(database: Database, episodeId: string): Promise<EpisodeRecord> {
+  const { rows } = database
+  const episode = (await rows.episodes.findByPk(episodeId))?.get()
+  if (!episode) throw new Problem('NOT_FOUND', 'There is no such episode.')
+  const where = { episodeId }
+  const [patient, facts, orders, flags, evaluations, versions, bouts, devices] = await Promise.all([
+    rows.patients.findByPk(episode.patientId),
+    rows.facts.findAll({ where, order: [['recordedAt', 'ASC'], ['id', 'ASC']] }),
+    rows.orders.findAll({ where, order: [['id', 'ASC']] }),
+    rows.flags.findAll({ where, order: [['id', 'ASC']] }),
+    rows.evaluations.findAll({ where, order: [['evaluatedOn', 'ASC'], ['id', 'ASC']] }),
+    rows.programVersions.findAll({ where, order: [['number', 'ASC']] }),
+    rows.boutLogs.findAll({ where, order: [['endedAt', 'ASC'], ['id', 'ASC']] }),
+    rows.devices.findAll({ where, order: [['id', 'ASC']] }),
+  ])
+  const [readings, boutItems] = await Promise.all([
+    rows.readings.findAll({ where: { evaluationId: evaluations.map((row) => row.get().id) } }),
+    rows.boutLogItems.findAll({ where: { boutLogId: bouts.map((row) => row.get().id) } }),
+  ])
+  const orderRows = orders.map((row) => row.get())
+  const withdrawn = new Set(orderRows.map((order) => order.withdrawsId))
+  const flagRows = flags.map((row) => row.get())
+  const lifts = new Map(flagRows.flatMap((flag) => (flag.liftsId ? [[flag.liftsId, flag] as const] : [])))
+  const raised = flagRows.filter((flag) => flag.liftsId === null)
+  return {
+    episode,
+    patient: patient!.get(),
+    facts: facts.map((row) => row.get()),
+    orders: orderRows.filter((order) => order.withdrawsId === null && !withdrawn.has(order.id)),
+    openFlags: raised.filter((flag) => !lifts.has(flag.id)),
+    liftedFlags: raised.flatMap((flag) => (lifts.has(flag.id) ? [{ raised: flag, lifted: lifts.get(flag.id)! }] : [])),
+    evaluations: evaluations.map((row) => {
+      const own = readings.filter((reading) => reading.get().evaluationId === row.get().id)
+      return { ...row.get(), readings: own.map((reading) => reading.get()) }
+    }),
+    versions: versions.map((row) => ({ ...row.get(), items: row.get().items as SignedItem[] })),
+    bouts: bouts.map((row) => {
+      const own = boutItems.filter((item) => item.get().boutLogId === row.get().id)
+      return { ...row.get(), items: own.map((item) => item.get()) }
+    }),
+    devices: devices.map((row) => row.get()),
+  }
+}
+
+/** The case that core judges, on a day. */
+export function caseOn(record: EpisodeRecord, catalogue: Catalogue, today: ClinicalDay, now: Date): PatientCase {
+  const { episode, patient } = record
+  const protocol = catalogue.protocols.get(episode.protocolId)
+  const condition = catalogue.conditions.get(episode.conditionId)
+  if (!protocol || !condition) throw new CoreError('PROTOCOL_UNKNOWN', 'protocolId', `The catalogue no longer has ${episode.protocolId}.`)
+  const anchor = anchorDate(record)
+  const contraindications = [
+    ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
+    ...(patient.hasAdhesiveAllergy ? (['adhesive'] as const) : []),
+  ]
+  return {
+    protocol,
+    condition,
+    day: daysBetween(anchor, today),
+    facts: factBook({ today, facts: recordedFacts(record), loggedPain: loggedPain(record, now) }),
+    states: [],
+    orders: record.orders.map((order, index) => {
+      if (!isRestriction(order.restriction)) throw new Error(`The record holds the unknown restriction ${order.restriction}.`)
+      return restrictionOrder(`order.${index + 1}`, order.restriction, anchor, order.untilOn, `${order.why} (${order.givenBy}, ${order.dated})`)
+    }),
+    redLock: record.openFlags.length > 0,
+    daysSinceReview: daysBetween(lastReviewOn(record), today),
+    contraindications,
+  }
+}
+
+export function anchorDate(record: EpisodeRecord): ClinicalDay {
+  return record.episode.surgeryOn
+}
+
+/** The last day a therapist reviewed the case: the referral, an evaluation or a signed program. */
+export function lastReviewOn(record: EpisodeRecord): ClinicalDay {
+  const days = [record.episode.openedOn, ...record.evaluations.map((one) => one.evaluatedOn), ...record.versions.map((one) => one.signedOn)]
+  return days.reduce((latest, day) => (day > latest ? day : latest))
+}
+
+/** Facts and the pain scores of evaluations, in order of recording. */
+function recordedFacts(record: EpisodeRecord): RecordedFact[] {
+  const facts = record.facts.map((row) => ({
+    at: row.recordedAt.getTime(),
+    fact: { what: row.what as RecordedFact['what'], value: JSON.parse(row.value) as boolean | number, date: row.dated, withdrawn: row.isWithdrawn },
+  }))
+  const pains = record.evaluations.flatMap((row) => {
+    const scores = [['pain.rest', row.painRest] as const, ['pain.act', row.painAct] as const]
+    return scores.flatMap(([what, value]) =>
+      value === null ? [] : [{ at: row.recordedAt.getTime(), fact: { what, value, date: row.evaluatedOn, withdrawn: false } }],
+    )
+  })
+  return [...facts, ...pains].sort((a, b) => a.at - b.at).map(({ fact }) => fact)
+}
+
+function loggedPain(record: EpisodeRecord, now: Date): LoggedPain[] {
+  return record.bouts.map((bout) => ({
+    hoursAgo: Math.max(0, (now.getTime() - bout.endedAt.getTime()) / 3_600_000),
+    before: bout.painBefore,
+    worst: worstPain(bout),
+  }))
+}
+
+export function worstPain(bout: Pick<BoutLogRow, 'painWorst' | 'painAfter'>): number | null {
+  const known = [bout.painWorst, bout.painAfter].filter((pain) => pain !== null)
+  return known.length > 0 ? Math.max(...known) : null
+}
+
+export function standingOf(state: PatientCase): PhaseStanding {
+  return phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview)
+}
+
+export interface ItemToday {
+  readonly item: SignedItem
+  readonly verdict: Verdict
+  /** Paused on the phone: its verdict is worse than when it was signed. */
+  readonly isPaused: boolean
+}
+
+/** The items of the newest signed program with today's verdict. Items are judged by their own copy of the exercise. */
+export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday[] {
+  const newest = record.versions.at(-1)
+  return (newest?.items ?? []).map((item) => {
+    const verdict = assessExercise(item.exercise, item.dose, state, { orthosis: item.orthosis })
+    const isOpen = verdict.kind === 'clear' || verdict.kind === 'with-care'
+    const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
+    return { item, verdict, isPaused: !isOpen || isWorse }
+  })
+}
+
+/** A stored angle as the therapist reads it. */
+export function asReading(row: ReadingRow): { motion: string; side: string; kind: string; readingDeg: number } {
+  return { motion: row.motion, side: row.side, kind: row.kind, readingDeg: readingDeg(row.motion as WristMotion, row.angleDeg) }
+}

@@ -1,0 +1,12 @@
+import type { Dose, Exercise, Orthosis, VerdictKind } from '@pledge/core'
+
+/** An item of a signed program: a copy of everything it prescribed, so that the catalogue never changes a record. */
+export interface SignedItem {
+  readonly itemId: string
+  readonly exercise: Exercise
+  readonly dose: Dose
+  readonly orthosis: Orthosis
+  readonly minutesPerBout: number
+  readonly verdict: VerdictKind
+  readonly conditions: readonly string[]
+}

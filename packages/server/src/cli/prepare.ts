@@ -1,0 +1,70 @@
+import { randomInt } from 'node:crypto'
+import { fileURLToPath } from 'node:url'
+import { hash } from '@node-rs/argon2'
+import { loadCatalogue } from '../catalogue/loadCatalogue.js'
+import { connect } from '../data/connect.js'
+import { Database } from '../data/database.js'
+import { newId } from '../data/ids.js'
+import { migrate } from '../data/migrate.js'
+import { DEMO_USERS, loadDemoClinic } from '../demo/demoClinic.js'
+import { hashOf } from '../plugins/access.js'
+import { CODE_MINUTES } from '../routes/phone.js'
+import { readSettings } from '../settings.js'
+
+process.env['TZ'] = 'UTC'
+
+/**
+ * Prepares a database before the server starts: migrates it with the owner's account, and with `--demo` loads the demo
+ * clinic into an empty one and prints its sign-ins; `--add-user LOGIN NAME ROLE` adds a person, whose password it takes
+ * from PLEDGE_NEW_PASSWORD.
+ */
+async function main(words: readonly string[]): Promise<void> {
+  const settings = readSettings(process.env)
+  const [ownerName, ownerPassword] = [process.env['PLEDGE_DB_OWNER'], process.env['PLEDGE_DB_OWNER_PASSWORD']]
+  if (!ownerName || !ownerPassword) throw new Error("Set PLEDGE_DB_OWNER and PLEDGE_DB_OWNER_PASSWORD: the account that may change the database's shape.")
+  const owner = connect({ ...settings.database, user: ownerName, password: ownerPassword }, 1)
+  const done = await migrate(owner, settings.database.user)
+  await owner.close()
+  if (done.length > 0) process.stdout.write(`migrated: ${done.join(', ')}\n`)
+  const database = new Database(settings.database, 2)
+  if (words[0] === '--add-user') await addUser(database, words.slice(1))
+  if (words[0] === '--demo') await prepareDemo(database)
+  await database.close()
+
+  async function prepareDemo(demo: Database): Promise<void> {
+    const catalogue = loadCatalogue(process.env['PLEDGE_CATALOGUE'] ?? fileURLToPath(new URL('../../../../catalogue', import.meta.url)))
+    const isLoaded = await loadDemoClinic(demo, catalogue, new Date(), settings.clinic.timeZone, settings.today)
+    process.stdout.write(isLoaded ? 'loaded the demo clinic\n' : 'kept the data of the last start\n')
+    const code = await freshCode(demo)
+    process.stdout.write(`${JSON.stringify({ users: DEMO_USERS, phone: code })}\n`)
+  }
+}
+
+/** A code to pair a phone with the demo patient whose program is in full swing. */
+async function freshCode(database: Database): Promise<{ patient: string; code: string } | null> {
+  const { rows } = database
+  const patient = (await rows.patients.findOne({ where: { name: 'Dmitri Valcourt' } }))?.get()
+  const episode = patient && (await rows.episodes.findOne({ where: { patientId: patient.id } }))?.get()
+  if (!patient || !episode) return null
+  const digits = String(randomInt(100_000_000)).padStart(8, '0')
+  const now = new Date()
+  await rows.pairings.create({
+    id: newId(), episodeId: episode.id, codeHash: hashOf(digits), expiresAt: new Date(now.getTime() + CODE_MINUTES * 60_000), usedAt: null, createdBy: episode.therapistId, createdAt: now,
+  })
+  return { patient: patient.name, code: `${digits.slice(0, 4)} ${digits.slice(4)}` }
+}
+
+async function addUser(database: Database, [login, name, role]: readonly string[]): Promise<void> {
+  const password = process.env['PLEDGE_NEW_PASSWORD'] ?? ''
+  if (!login || !name || !role || !['lead', 'therapist', 'assistant'].includes(role)) throw new Error('Usage: --add-user LOGIN "NAME" lead|therapist|assistant')
+  if (password.length < 12) throw new Error('Set PLEDGE_NEW_PASSWORD to a password of at least 12 characters.')
+  const id = newId()
+  await database.rows.users.create({ id, login: login.toLowerCase(), name, role: role as 'lead', passwordHash: await hash(password), isActive: true, createdAt: new Date() })
+  await database.audit({ at: new Date(), actor: { kind: 'system', id: null }, action: 'user.add', episodeId: null, isChange: true, detail: { id, role } })
+  process.stdout.write(`added ${login} (${role})\n`)
+}
+
+main(process.argv.slice(2)).catch((error: unknown) => {
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`)
+  process.exit(1)
+})

@@ -1,0 +1,62 @@
+import { QueryTypes, type Sequelize } from 'sequelize'
+import { Umzug } from 'umzug'
+import * as firstSlice from './migrations/0001-first-slice.js'
+
+const MIGRATIONS = [firstSlice]
+
+/**
+ * What the application's account may do with each table. Records of what happened can be added to and read, never
+ * changed: a correction is a new row.
+ */
+const APP_PRIVILEGES: Readonly<Record<string, string>> = {
+  users: 'SELECT, INSERT, UPDATE',
+  sessions: 'SELECT, INSERT, UPDATE, DELETE',
+  patients: 'SELECT, INSERT',
+  episodes: 'SELECT, INSERT',
+  facts: 'SELECT, INSERT',
+  orders: 'SELECT, INSERT',
+  evaluations: 'SELECT, INSERT',
+  readings: 'SELECT, INSERT',
+  drafts: 'SELECT, INSERT, UPDATE, DELETE',
+  program_versions: 'SELECT, INSERT',
+  pairings: 'SELECT, INSERT, UPDATE',
+  devices: 'SELECT, INSERT, UPDATE',
+  bout_logs: 'SELECT, INSERT',
+  bout_log_items: 'SELECT, INSERT',
+  flags: 'SELECT, INSERT',
+  audit: 'SELECT, INSERT',
+}
+
+/**
+ * Brings a database to the newest shape, forward only, with the owner's account, and grants the application's account
+ * its rights table by table.
+ */
+export async function migrate(owner: Sequelize, appUser: string): Promise<string[]> {
+  await owner.query('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(80) PRIMARY KEY, done_at DATETIME(3) NOT NULL) ENGINE=InnoDB')
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, statements }) => ({
+      name,
+      up: async () => {
+        for (const statement of statements) await owner.query(statement)
+      },
+    })),
+    storage: {
+      async logMigration({ name }) {
+        await owner.query('INSERT INTO migrations (name, done_at) VALUES (?, UTC_TIMESTAMP(3))', { replacements: [name] })
+      },
+      async unlogMigration() {
+        throw new Error('Migrations go forward only.')
+      },
+      async executed() {
+        const rows = await owner.query<{ name: string }>('SELECT name FROM migrations', { type: QueryTypes.SELECT })
+        return rows.map((row) => row.name)
+      },
+    },
+    logger: undefined,
+  })
+  const done = await umzug.up()
+  for (const [table, privileges] of Object.entries(APP_PRIVILEGES)) {
+    await owner.query(`GRANT ${privileges} ON ${table} TO '${appUser}'@'127.0.0.1'`)
+  }
+  return done.map(({ name }) => name)
+}

@@ -1,0 +1,97 @@
+import { createHash } from 'node:crypto'
+import type { FastifyRequest } from 'fastify'
+import fp from 'fastify-plugin'
+import type { Actor, Database } from '../data/database.js'
+import type { Role } from '../data/models.js'
+import { Problem } from '../problems.js'
+
+export interface SignedInUser {
+  readonly id: string
+  readonly name: string
+  readonly role: Role
+}
+export interface PairedDevice {
+  readonly id: string
+  readonly episodeId: string
+}
+/** Who may call a route. Every route under /api names one: nothing is open by accident. */
+export type Access = 'anyone' | 'device' | readonly Role[]
+/** All who work at the clinic. */
+export const STAFF: readonly Role[] = ['lead', 'therapist', 'assistant']
+/** Those who answer for a patient's program. */
+export const THERAPISTS: readonly Role[] = ['therapist']
+
+declare module 'fastify' {
+  interface FastifyContextConfig {
+    access?: Access
+  }
+  interface FastifyRequest {
+    user: SignedInUser | null
+    device: PairedDevice | null
+    /** The person signed in; refuses when there is none. */
+    me(): SignedInUser
+    phone(): PairedDevice
+    actor(): Actor
+  }
+  interface Session {
+    userId?: string
+  }
+}
+
+export function hashOf(secret: string): string {
+  return createHash('sha256').update(secret).digest('hex')
+}
+
+/** Finds out who calls, and refuses by default. */
+export const access = fp(
+  async (app, { database }: { database: Database }) => {
+    app.decorateRequest('user', null)
+    app.decorateRequest('device', null)
+    app.decorateRequest('me', function me(this: FastifyRequest) {
+      if (!this.user) throw new Problem('NOT_SIGNED_IN', 'Sign in first.')
+      return this.user
+    })
+    app.decorateRequest('phone', function phone(this: FastifyRequest) {
+      if (!this.device) throw new Problem('NOT_PAIRED', 'This phone is not paired. Ask your therapist for a code.')
+      return this.device
+    })
+    app.decorateRequest('actor', function actor(this: FastifyRequest): Actor {
+      if (this.user) return { kind: 'user', id: this.user.id }
+      if (this.device) return { kind: 'device', id: this.device.id }
+      return { kind: 'anonymous', id: null }
+    })
+    app.addHook('onRoute', (route) => {
+      if (route.url.startsWith('/api') && route.config?.access === undefined) {
+        throw new Error(`The route ${String(route.method)} ${route.url} does not say who may call it.`)
+      }
+    })
+    app.addHook('onRequest', async (request, reply) => {
+      const wanted = request.routeOptions.config.access
+      if (wanted === undefined || wanted === 'anyone') return
+      if (wanted === 'device') {
+        request.device = await pairedDevice(request)
+        request.phone()
+        return
+      }
+      const { userId } = request.session
+      const row = userId ? await database.rows.users.findByPk(userId) : null
+      const user = row?.get()
+      if (user?.isActive) request.user = { id: user.id, name: user.name, role: user.role }
+      const { role } = request.me()
+      if (!wanted.includes(role)) throw new Problem('NOT_ALLOWED', `This needs the role ${wanted.join(' or ')}.`)
+      if (!['GET', 'HEAD'].includes(request.method)) {
+        await new Promise<void>((resolve, reject) => {
+          app.csrfProtection(request, reply, (error?: Error) => (error ? reject(error) : resolve()))
+        })
+      }
+    })
+
+    async function pairedDevice(request: FastifyRequest): Promise<PairedDevice | null> {
+      const token = /^Bearer ([A-Za-z0-9_-]{43})$/.exec(request.headers.authorization ?? '')?.[1]
+      if (!token) return null
+      const row = await database.rows.devices.findOne({ where: { tokenHash: hashOf(token), revokedAt: null } })
+      return row ? { id: row.get().id, episodeId: row.get().episodeId } : null
+    }
+  },
+  { name: 'access', dependencies: ['@fastify/csrf-protection'] },
+)
