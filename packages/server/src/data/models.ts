@@ -72,7 +72,8 @@ export function defineModels(sequelize: Sequelize): Models {
   const score = { type: DataTypes.TINYINT, allowNull: true }
   const json = { type: DataTypes.JSON, allowNull: false }
   const table = <Row extends object>(name: string, columns: ModelAttributes<Model<Row, Row>, Row>): Table<Row> =>
-    sequelize.define<Model<Row, Row>>(name, columns)
+    // Sequelize writes into the column objects it is given: each table gets copies of its own.
+    sequelize.define<Model<Row, Row>>(name, columnCopies(columns))
   return {
     users: table<UserRow>('users', { id: key, login: text, name: text, role: text, passwordHash: text, isActive: flag, createdAt: instant }),
     sessions: table<SessionRow>('sessions', { id: { ...text, primaryKey: true }, userId: maybeId, data: { type: DataTypes.TEXT, allowNull: false }, expiresAt: instant }),
@@ -114,4 +115,8 @@ export function defineModels(sequelize: Sequelize): Models {
     }),
     audit: table<AuditRow>('audit', { id: key, at: instant, actorKind: text, actorId: maybeId, action: text, episodeId: maybeId, isChange: flag, detail: json }),
   }
+}
+
+function columnCopies<C extends object>(columns: C): C {
+  return Object.fromEntries(Object.entries(columns).map(([column, facts]) => [column, { ...facts }])) as C
 }

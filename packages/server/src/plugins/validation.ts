@@ -15,7 +15,7 @@ export const validation = fp(
   async (app, { today }: { today: () => string }) => {
     app.decorateRequest('checked', function checked<S extends AnySchema>(this: FastifyRequest, schema: S): InferType<S> {
       try {
-        return schema.validateSync(this.body, { strict: false, abortEarly: false, context: { today: today() } }) as InferType<S>
+        return schema.validateSync(this.body, { stripUnknown: false, abortEarly: false, context: { today: today() } }) as InferType<S>
       } catch (error) {
         if (!(error instanceof ValidationError)) throw error
         const all = error.inner.length > 0 ? error.inner : [error]
