@@ -1,0 +1,5 @@
+import type { RouteRecordRaw } from 'vue-router'
+
+export const measureMotionRoutes: RouteRecordRaw[] = [
+  { path: 'evaluate', name: 'evaluate', component: () => import('./EvaluateStep.vue'), meta: { title: 'Evaluate' } },
+]

@@ -1,0 +1,232 @@
+<script setup lang="ts">
+import { mdiClose, mdiPlus } from '@mdi/js'
+import { criterionMeaning, daysBetween, isClinicalDay, RESTRICTION_NAMES, RESTRICTIONS } from '@pledge/core'
+import { REFERRAL_CLEARANCES } from '@pledge/core/schemas'
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useClinicApi } from '../../shared/api/clinicApi'
+import type { ConditionAnswer } from '../../shared/api/types'
+import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
+import FormField from '../../shared/parts/FormField.vue'
+import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import TextInput from '../../shared/parts/TextInput.vue'
+import { useSessionStore } from '../../shared/sessionStore'
+import { weekOf } from '../../shared/words'
+import { useReferralStore } from './referralStore'
+
+const api = useClinicApi()
+const store = useReferralStore()
+const session = useSessionStore()
+const router = useRouter()
+const conditions = ref<ConditionAnswer[]>([])
+const form = store.form
+
+onMounted(async () => {
+  store.start(session.today)
+  conditions.value = await api.conditions()
+  const [only] = conditions.value
+  if (only && conditions.value.length === 1) {
+    form.conditionId = only.id
+    form.protocolId = only.protocols[0]?.id ?? ''
+  }
+})
+const condition = computed(() => conditions.value.find((one) => one.id === form.conditionId))
+const school = computed(() => condition.value?.protocols.find((one) => one.id === form.protocolId))
+const dayToday = computed(() => (isClinicalDay(form.surgeryOn) ? daysBetween(form.surgeryOn, session.today) : null))
+const restrictionItems = RESTRICTION_NAMES.map((name) => ({ value: name, title: RESTRICTIONS[name].label }))
+const YES_NO = [
+  { value: true, text: 'Yes' },
+  { value: false, text: 'No' },
+]
+
+function toggleClearance(what: string) {
+  const has = form.clearances.includes(what)
+  form.clearances = has ? form.clearances.filter((one) => one !== what) : [...form.clearances, what]
+}
+async function save() {
+  const episodeId = await store.save()
+  if (episodeId) return router.push({ name: 'evaluate', params: { id: episodeId } })
+  await nextTick()
+  document.querySelector<HTMLElement>('[role="alert"]')?.scrollIntoView({ block: 'center' })
+  return undefined
+}
+</script>
+
+<template>
+  <form class="page" novalidate @submit.prevent="save">
+    <header class="bar">
+      <div>
+        <h1>New referral</h1>
+        <p class="soft">From the surgeon’s letter: about a minute. The rest is asked when it is needed.</p>
+      </div>
+      <div class="count">
+        <template v-if="dayToday !== null && dayToday >= 0"><strong class="tabular">day {{ dayToday }}</strong> · week {{ weekOf(dayToday) }} since surgery</template>
+        <template v-else>Day 0 is the day of surgery</template>
+      </div>
+      <v-btn variant="text" :to="{ name: 'caseload' }">Cancel</v-btn>
+      <v-btn type="submit" :loading="store.saveState.name === 'saving'">Open the episode</v-btn>
+    </header>
+    <NoticeBox v-if="store.saveState.name === 'failed'" tone="stop">{{ store.saveState.message }}</NoticeBox>
+    <div class="columns">
+      <section class="sheet group">
+        <h2>The patient</h2>
+        <TextInput v-model="form.name" label="Name" :error="store.errorAt('name')" @focusout="store.touch('name')" />
+        <div class="pair">
+          <TextInput v-model="form.birthDate" label="Date of birth" type="date" :error="store.errorAt('birthDate')" @focusout="store.touch('birthDate')" />
+          <ChoiceInput v-model="form.language" label="Language" :choices="[{ value: 'en', text: 'English' }, { value: 'es', text: 'Español' }]" :error="store.errorAt('language')" />
+        </div>
+        <ChoiceInput
+          v-model="form.dominantHand"
+          label="Dominant hand"
+          :choices="[{ value: 'left', text: 'Left' }, { value: 'right', text: 'Right' }, { value: 'both', text: 'Both' }]"
+          :error="store.errorAt('dominantHand')"
+        />
+        <div class="pair">
+          <ChoiceInput v-model="form.hasLatexAllergy" label="Latex allergy" :choices="YES_NO" :error="store.errorAt('hasLatexAllergy')" />
+          <ChoiceInput v-model="form.hasAdhesiveAllergy" label="Adhesive allergy" :choices="YES_NO" :error="store.errorAt('hasAdhesiveAllergy')" />
+        </div>
+        <TextInput v-model="form.work" label="Work and what the hand must do again" :error="store.errorAt('work')" />
+      </section>
+      <section class="sheet group">
+        <h2>The injury</h2>
+        <FormField v-slot="{ id }" label="Condition" :error="store.errorAt('conditionId')">
+          <v-select :id="id" v-model="form.conditionId" :items="conditions.map((one) => ({ value: one.id, title: one.name }))" />
+        </FormField>
+        <FormField v-slot="{ id }" label="School" :error="store.errorAt('protocolId')" :hint="school?.evidence">
+          <v-select :id="id" v-model="form.protocolId" :items="(condition?.protocols ?? []).map((one) => ({ value: one.id, title: one.school }))" />
+        </FormField>
+        <ChoiceInput v-model="form.side" label="Injured side" :choices="[{ value: 'left', text: 'Left' }, { value: 'right', text: 'Right' }]" :error="store.errorAt('side')" />
+        <div class="pair">
+          <TextInput v-model="form.injuredOn" label="Day of injury" type="date" :error="store.errorAt('injuredOn')" @focusout="store.touch('injuredOn')" />
+          <TextInput v-model="form.surgeryOn" label="Day of surgery" type="date" :error="store.errorAt('surgeryOn')" @focusout="store.touch('surgeryOn')" />
+        </div>
+        <TextInput v-model="form.note" label="Note" long :error="store.errorAt('note')" />
+      </section>
+      <section class="sheet group">
+        <h2>The surgeon’s orders</h2>
+        <div class="pair">
+          <TextInput v-model="form.surgeon" label="Surgeon" :error="store.errorAt('surgeon')" @focusout="store.touch('surgeon')" />
+          <TextInput v-model="form.letterOn" label="Date of the letter" type="date" :error="store.errorAt('letterOn')" @focusout="store.touch('letterOn')" />
+        </div>
+        <fieldset class="clearances">
+          <legend>The letter clears</legend>
+          <label v-for="what in REFERRAL_CLEARANCES" :key="what" class="clearance">
+            <input type="checkbox" :checked="form.clearances.includes(what)" @change="toggleClearance(what)" />
+            <span>{{ criterionMeaning(what) }}</span>
+          </label>
+          <p class="soft">What is not ticked counts as not cleared.</p>
+        </fieldset>
+        <fieldset class="clearances">
+          <legend>The letter forbids</legend>
+          <div v-for="(restriction, index) in form.restrictions" :key="index" class="restriction">
+            <FormField v-slot="{ id }" label="Restriction" :error="store.errorAt(`restrictions[${index}].restriction`)">
+              <v-select :id="id" v-model="restriction.restriction" :items="restrictionItems" />
+            </FormField>
+            <TextInput v-model="restriction.untilOn" label="Until (empty: until withdrawn)" type="date" :error="store.errorAt(`restrictions[${index}].untilOn`)" />
+            <TextInput v-model="restriction.why" label="Reason" :error="store.errorAt(`restrictions[${index}].why`)" />
+            <v-btn variant="text" :icon="mdiClose" size="small" aria-label="Remove this restriction" @click="form.restrictions.splice(index, 1)" />
+          </div>
+          <v-btn variant="outlined" size="small" :prepend-icon="mdiPlus" @click="form.restrictions.push({ restriction: 'noLoad', untilOn: null, why: '' })">
+            Add a restriction
+          </v-btn>
+        </fieldset>
+      </section>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  gap: 14px;
+  max-width: 1400px;
+  margin: 0 auto;
+  padding: 18px;
+}
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.bar > div:first-child {
+  flex: 1;
+}
+h1 {
+  font-size: 24px;
+  line-height: 1.2;
+}
+h2 {
+  font-size: 16.5px;
+}
+.count {
+  padding-right: 14px;
+  color: var(--ink-soft);
+}
+.count strong {
+  color: var(--ink);
+  font-size: 17px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 14px;
+  align-items: start;
+}
+.group {
+  display: grid;
+  gap: 14px;
+  padding: 16px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 12px;
+}
+.clearances {
+  display: grid;
+  gap: 8px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+  min-width: 0;
+}
+legend {
+  padding: 0;
+  margin-bottom: 6px;
+  font-size: 13.5px;
+  font-weight: 600;
+}
+.clearance {
+  display: flex;
+  gap: 9px;
+  align-items: flex-start;
+  cursor: pointer;
+}
+.clearance input {
+  width: 18px;
+  height: 18px;
+  margin: 1px 0 0;
+  accent-color: var(--teal);
+}
+.clearance span::first-letter {
+  text-transform: uppercase;
+}
+.restriction {
+  position: relative;
+  display: grid;
+  gap: 8px;
+  padding: 10px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+}
+.restriction > .v-btn {
+  position: absolute;
+  right: 2px;
+  top: 2px;
+}
+@media (max-width: 1080px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,92 @@
+import { newReferral } from '@pledge/core/schemas'
+import { defineStore } from 'pinia'
+import { computed, reactive, ref } from 'vue'
+import { ValidationError } from 'yup'
+import { useClinicApi } from '../../shared/api/clinicApi'
+import { ApiProblem } from '../../shared/api/problem'
+
+export type SaveState = { name: 'editing' } | { name: 'saving' } | { name: 'failed'; message: string }
+
+const EMPTY = {
+  name: '',
+  birthDate: '',
+  dominantHand: null as string | null,
+  language: 'en' as string | null,
+  hasLatexAllergy: null as boolean | null,
+  hasAdhesiveAllergy: null as boolean | null,
+  conditionId: '',
+  protocolId: '',
+  side: null as string | null,
+  injuredOn: '',
+  surgeryOn: '',
+  surgeon: '',
+  letterOn: '',
+  clearances: ['ord.therapy'] as string[],
+  restrictions: [] as { restriction: string; untilOn: string | null; why: string }[],
+  work: '',
+  note: '',
+}
+
+/** A referral being taken. What was typed stays, whatever becomes of the saving. */
+export const useReferralStore = defineStore('referral', () => {
+  const api = useClinicApi()
+  const form = reactive({ ...EMPTY, clearances: [...EMPTY.clearances], restrictions: [] as typeof EMPTY.restrictions })
+  const saveState = ref<SaveState>({ name: 'editing' })
+  const touched = reactive(new Set<string>())
+  const wasSent = ref(false)
+  const serverErrors = ref<Record<string, string>>({})
+  const today = ref('')
+
+  /** Every refusal by its field, from the same shape that the server checks. */
+  const errors = computed<Record<string, string>>(() => {
+    try {
+      newReferral.validateSync(toSend(), { abortEarly: false, context: { today: today.value } })
+      return {}
+    } catch (error) {
+      if (!(error instanceof ValidationError)) throw error
+      const found: Record<string, string> = {}
+      for (const one of error.inner) if (one.path && !(one.path in found)) found[one.path] = one.message
+      return found
+    }
+  })
+
+  function toSend() {
+    return { ...form, restrictions: form.restrictions.map((one) => ({ ...one, untilOn: one.untilOn || null })) }
+  }
+  /** The refusal to show beside a field: once it was left, or once sending was tried. */
+  function errorAt(field: string): string | null {
+    const isShown = wasSent.value || touched.has(field)
+    return serverErrors.value[field] ?? (isShown ? (errors.value[field] ?? null) : null)
+  }
+  function touch(field: string) {
+    touched.add(field)
+    serverErrors.value = {}
+  }
+  function start(day: string) {
+    Object.assign(form, { ...EMPTY, clearances: [...EMPTY.clearances], restrictions: [] })
+    touched.clear()
+    wasSent.value = false
+    serverErrors.value = {}
+    saveState.value = { name: 'editing' }
+    today.value = day
+  }
+  async function save(): Promise<string | null> {
+    wasSent.value = true
+    const count = Object.keys(errors.value).length
+    if (count > 0) {
+      saveState.value = { name: 'failed', message: `Not saved: ${count === 1 ? 'one field needs' : `${count} fields need`} another look.` }
+      return null
+    }
+    saveState.value = { name: 'saving' }
+    try {
+      const { episodeId } = await api.refer(toSend())
+      return episodeId
+    } catch (error) {
+      const message = error instanceof ApiProblem ? error.message : 'Not saved. What you typed is still here; try again.'
+      serverErrors.value = error instanceof ApiProblem ? Object.fromEntries(error.errors.map((one) => [one.path, one.message])) : {}
+      saveState.value = { name: 'failed', message }
+      return null
+    }
+  }
+  return { form, saveState, errors, errorAt, touch, start, save }
+})

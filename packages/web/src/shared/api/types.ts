@@ -1,0 +1,186 @@
+import type { Dose, VerdictKind } from '@pledge/core'
+
+/** What the clinic's API answers. */
+export interface SessionAnswer {
+  user: { id: string; name: string; role: 'lead' | 'therapist' | 'assistant' } | null
+  csrfToken: string
+  clinic: { name: string; timeZone: string }
+  today: string
+}
+export interface VerdictAnswer {
+  kind: VerdictKind
+  fromDay: number | null
+  fromDate: string | null
+  missing: { what: string; meaning: string }[]
+  form: string | null
+  conditions: string[]
+  reasons: { rule: string; atom: string; text: string; source: string }[]
+}
+export interface CaseloadRow {
+  episodeId: string
+  patient: string
+  side: 'left' | 'right'
+  condition: string
+  therapist: string
+  day: number
+  phase: { id: string; name: string; number: number; of: number } | null
+  lastBoutAt: string | null
+  painRecent: { at: string; worst: number }[]
+  lastPain: number | null
+  attention: { kind: 'redFlag' | 'paused' | 'reviewDue' | 'held' | 'unsigned'; text: string }[]
+}
+export interface CriterionAnswer {
+  what: string
+  meaning: string
+  status: 'met' | 'neverRecorded' | 'withdrawn' | 'stale' | 'notSo'
+  isSurgeons: boolean
+  staleAfterDays: number | null
+  latest: { id: string; value: string; dated: string; givenBy: string; how: string; note: string; recordedBy: string; isWithdrawn: boolean } | null
+}
+export interface PhaseAnswer {
+  id: string
+  name: string
+  startDay: number
+  endDay: number | null
+  startDate: string
+  goals: string
+  wear: string[]
+  state: 'passed' | 'current' | 'held' | 'ahead'
+  entry: CriterionAnswer[]
+  forbids: string[]
+}
+export interface GateAnswer {
+  rule: string
+  day: number
+  date: string
+  opens: string
+  isOpen: boolean
+  missing: { what: string; meaning: string }[]
+}
+export interface ReadingAnswer {
+  motion: string
+  side: 'left' | 'right'
+  kind: 'active' | 'passive'
+  readingDeg: number
+}
+export interface EvaluationAnswer {
+  id: string
+  evaluatedOn: string
+  painRest: number | null
+  painAct: number | null
+  note: string
+  readings: ReadingAnswer[]
+}
+export interface BoutAnswer {
+  id: string
+  programNumber: number
+  startedAt: string
+  endedAt: string
+  receivedAt: string
+  painBefore: number | null
+  painWorst: number | null
+  painAfter: number | null
+  endedBy: 'done' | 'left' | 'stop'
+  redFlags: string[]
+  items: { itemId: string; name: string; outcome: 'done' | 'hurt' | 'skipped' | 'notReached'; repetitionsDone: number; repetitionsAsked: number; reason: string }[]
+}
+export interface ProgramItemAnswer {
+  itemId: string
+  exerciseId: string
+  name: string
+  dose: Dose
+  isPaused: boolean
+  verdict: VerdictAnswer
+  openingDay: number | null
+}
+export interface EpisodeAnswer {
+  revision: string
+  today: string
+  patient: { name: string; birthDate: string; dominantHand: string; language: 'en' | 'es'; hasLatexAllergy: boolean; hasAdhesiveAllergy: boolean }
+  episode: {
+    id: string
+    condition: string
+    protocolId: string
+    protocol: string
+    evidence: string
+    side: 'left' | 'right'
+    injuredOn: string
+    surgeryOn: string
+    surgeon: string
+    work: string
+    note: string
+    openedOn: string
+    therapist: string
+    day: number
+    lastReviewOn: string
+    daysSinceReview: number
+  }
+  phases: PhaseAnswer[]
+  gates: GateAnswer[]
+  standing: { phaseId: string | null; frozen: boolean; heldBy: string[]; nextPhaseId: string | null; nextDate: string | null }
+  criteria: CriterionAnswer[]
+  wrongSchool: string[]
+  orders: { id: string; restriction: string; label: string; untilOn: string | null; givenBy: string; dated: string; why: string }[]
+  flags: { id: string; flag: string; name: string; raisedAt: string; needsSurgeon: boolean; fromPhone: boolean }[]
+  redFlags: string[]
+  evaluations: EvaluationAnswer[]
+  program: {
+    id: string
+    number: number
+    signedOn: string
+    signedBy: string
+    burden: { minutesPerBout: number; minutesPerDay: number; boutsPerDay: number }
+    items: ProgramItemAnswer[]
+  } | null
+  versions: { number: number; signedOn: string; signedBy: string; exercises: number }[]
+  bouts: BoutAnswer[]
+  devices: { id: string; pairedAt: string; seenAt: string; isRevoked: boolean }[]
+}
+export interface ExerciseAnswer {
+  id: string
+  family: string
+  region: string
+  demand: string
+  text: { name: string; reason: string; steps: string[]; shouldFeel: string; shouldNotFeel: string; mistake: string }
+  dose: Dose
+  range: Record<'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay', [number, number]>
+  load: { unit: string; steps: number[] } | null
+  equipment: { clinic: string; home: string }
+  painCap: number
+  verdict: VerdictAnswer
+  openingDay: number | null
+  openingDate: string | null
+  orthosis: string
+  easier: string[]
+  harder: string[]
+  sources: { key: string; confidence: string }[]
+}
+export interface DraftItemAnswer {
+  itemId: string
+  exerciseId: string
+  dose: Dose
+  minutesPerBout: number
+  orthosis: string
+  verdict: VerdictAnswer
+}
+export interface DraftAnswer {
+  version: number
+  updatedBy: string | null
+  items: DraftItemAnswer[]
+  burden: { minutesPerBout: number; minutesPerDay: number; boutsPerDay: number; endRangeMinutesPerDay: number }
+}
+export interface AuditAnswer {
+  id: string
+  at: string
+  actor: string
+  action: string
+  patient: string | null
+  episodeId: string | null
+  isChange: boolean
+  detail: string
+}
+export interface ConditionAnswer {
+  id: string
+  name: string
+  protocols: { id: string; title: string; school: string; evidence: string }[]
+}

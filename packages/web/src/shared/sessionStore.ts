@@ -1,0 +1,39 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import { useClinicApi } from './api/clinicApi'
+import type { SessionAnswer } from './api/types'
+
+/** Who is signed in, and the cases open in this session, like tabs on a folder. */
+export const useSessionStore = defineStore('session', () => {
+  const api = useClinicApi()
+  const user = ref<SessionAnswer['user']>(null)
+  const clinic = ref<SessionAnswer['clinic']>({ name: '', timeZone: 'UTC' })
+  const today = ref('')
+  const openCases = ref<{ id: string; label: string }[]>([])
+
+  function take(answer: SessionAnswer) {
+    user.value = answer.user
+    clinic.value = answer.clinic
+    today.value = answer.today
+  }
+  async function load() {
+    take(await api.session())
+  }
+  async function signIn(login: string, password: string) {
+    take(await api.signIn(login, password))
+  }
+  async function signOut() {
+    await api.signOut()
+    openCases.value = []
+    take(await api.session())
+  }
+  function keepTab(id: string, label: string) {
+    const known = openCases.value.find((one) => one.id === id)
+    if (known) known.label = label
+    else openCases.value = [...openCases.value, { id, label }].slice(-5)
+  }
+  function closeTab(id: string) {
+    openCases.value = openCases.value.filter((one) => one.id !== id)
+  }
+  return { user, clinic, today, openCases, load, signIn, signOut, keepTab, closeTab }
+})

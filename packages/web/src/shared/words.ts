@@ -1,0 +1,73 @@
+import type { Dose, VerdictKind } from '@pledge/core'
+
+/** The words of verdicts, the same everywhere. */
+export const VERDICT_WORDS: Readonly<Record<VerdictKind, string>> = {
+  clear: 'clear',
+  'with-care': 'with care',
+  'not-yet': 'not yet',
+  never: 'never here',
+}
+export const VERDICT_COLORS: Readonly<Record<VerdictKind, string>> = {
+  clear: 'var(--moss)',
+  'with-care': 'var(--ochre)',
+  'not-yet': 'var(--plum)',
+  never: 'var(--brick)',
+}
+
+const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
+const DAY_AND_YEAR = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' })
+const MOMENT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+
+/** "24 Nov" for a clinical day. */
+export function dayText(day: string): string {
+  return DAY.format(new Date(`${day}T00:00:00Z`))
+}
+export function dayAndYear(day: string): string {
+  return DAY_AND_YEAR.format(new Date(`${day}T00:00:00Z`))
+}
+/** "24 Nov, 09:30" for an instant. */
+export function momentText(instant: string): string {
+  return MOMENT.format(new Date(instant))
+}
+
+/** "2 h ago", "3 days ago". */
+export function agoText(instant: string, now: Date): string {
+  const minutes = Math.max(0, Math.round((now.getTime() - Date.parse(instant)) / 60_000))
+  if (minutes < 2) return 'just now'
+  if (minutes < 60) return `${minutes} min ago`
+  const hours = Math.round(minutes / 60)
+  if (hours < 36) return `${hours} h ago`
+  return `${Math.round(hours / 24)} days ago`
+}
+
+/** The week a day since surgery lies in: days 0–6 are week 0, so that week 6 begins on day 42. */
+export function weekOf(day: number): number {
+  return Math.floor(day / 7)
+}
+
+export function holdText(seconds: number): string {
+  if (seconds >= 3600) return `${Math.round(seconds / 360) / 10} h`
+  if (seconds >= 60) return `${Math.round(seconds / 6) / 10} min`
+  return `${seconds} s`
+}
+
+export function loadText(unit: string | null, load: number | null): string {
+  if (unit === null || load === null) return ''
+  if (unit === 'kg') return `${load} kg`
+  if (unit === 'percentEffort') return `${load} % of full effort`
+  if (unit === 'houseStep') return `resistance step ${load}`
+  return 'part of body weight'
+}
+
+/** "2 × 10, hold 5 s, 4 a day". */
+export function doseText(dose: Dose): string {
+  const hold = dose.holdSeconds > 0 ? `, hold ${holdText(dose.holdSeconds)}` : ''
+  const times = dose.sets > 1 ? `${dose.sets} × ${dose.repetitions}` : `${dose.repetitions}×`
+  return `${times}${hold}, ${dose.boutsPerDay} a day`
+}
+
+/** Minutes for a person: "6 min", "6.5 min". */
+export function minutesText(minutes: number): string {
+  return `${minutes < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes)} min`
+}
+
