@@ -33,7 +33,8 @@ export { readCondition, type Condition } from './exercise/condition.js'
 export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
 export { signatureOf } from './exercise/signatureOf.js'
 // Dose
-export { BOUT_LIMITS, burdenOf, minutesOfBout, REST_SECONDS, sidesInTurn, type Burden } from './dose/minutes.js'
+export { BOUT_LIMITS, burdenOf, minutesOfBout, REST_SECONDS, sidesInTurn, WORN_FROM_SECONDS, type Burden } from './dose/minutes.js'
+export { repetitionMoment, type RepetitionMoment } from './dose/repetitionClock.js'
 // Motion
 export * from './motion/wristMotion.js'
 // At home

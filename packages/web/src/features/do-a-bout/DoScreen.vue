@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import StopRules from './StopRules.vue'
+import { useBoutStore } from './boutStore'
+
+/** One exercise: how it goes, the counter, the hold ring, and the way out. */
+const store = useBoutStore()
+const { t, n } = useI18n()
+const isShowingHow = ref(false)
+const TICK_MS = 100
+let timer: ReturnType<typeof setInterval> | undefined
+onMounted(() => (timer = setInterval(() => store.tick(), TICK_MS)))
+onBeforeUnmount(() => clearInterval(timer))
+watch(
+  () => store.index,
+  () => {
+    isShowingHow.value = false
+    window.scrollTo(0, 0)
+  },
+)
+const item = computed(() => store.item!)
+const words = computed(() => item.value.text[store.language])
+const moment = computed(() => store.moment!)
+const isLast = computed(() => store.index + 1 === store.items.length)
+const RING = 2 * Math.PI * 74
+/** The share of the present stage that is over: the ring fills while one holds. */
+const share = computed(() => {
+  const { stage, secondsLeft } = moment.value
+  const whole = stage === 'hold' ? item.value.dose.holdSeconds : stage === 'rest' ? 30 : 2
+  return stage === 'done' ? 1 : Math.min(1, Math.max(0, 1 - secondsLeft / Math.max(0.1, whole)))
+})
+const clockText = computed(() => {
+  const seconds = Math.ceil(moment.value.secondsLeft)
+  return seconds >= 100 ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` : `${seconds} s`
+})
+const counted = computed(() => {
+  const done = moment.value.finished - (moment.value.set - 1) * item.value.dose.repetitions
+  return moment.value.stage === 'done' || moment.value.stage === 'rest' ? item.value.dose.repetitions : store.hasBegun ? done + 1 : 0
+})
+const loadWords = computed(() => (item.value.loadUnit && item.value.dose.load !== null ? t(`with.${item.value.loadUnit}`, { n: n(item.value.dose.load) }) : null))
+const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') : null))
+</script>
+
+<template>
+  <div class="do">
+    <div class="top">
+      <button class="link leave" @click="store.leave()">{{ t('leave') }}</button>
+      <span class="dots" aria-hidden="true"><i v-for="(one, place) in store.items" :key="one.itemId" :class="{ past: place < store.index, now: place === store.index }" /></span>
+      <span class="small soft">{{ t('of', { n: store.index + 1, all: store.items.length }) }}</span>
+    </div>
+    <div>
+      <h1>{{ words.name }}</h1>
+      <p class="small soft">{{ words.reason }}</p>
+    </div>
+    <p v-if="wear || loadWords" class="hint">{{ [wear, loadWords].filter(Boolean).join('. ') }}</p>
+
+    <template v-if="!store.hasBegun || isShowingHow">
+      <ol class="steps"><li v-for="(step, place) in words.steps" :key="place"><b>{{ place + 1 }}</b>{{ step }}</li></ol>
+      <dl class="feel">
+        <dt>{{ t('feel') }}</dt><dd>{{ words.shouldFeel }}</dd>
+        <dt>{{ t('notFeel') }}</dt><dd>{{ words.shouldNotFeel }}</dd>
+        <dt>{{ t('mistake') }}</dt><dd>{{ words.mistake }}</dd>
+      </dl>
+    </template>
+
+    <template v-if="store.hasBegun">
+      <div class="work" :class="moment.stage">
+        <svg viewBox="0 0 168 168" class="ring" aria-hidden="true">
+          <circle cx="84" cy="84" r="74" fill="var(--sheet)" stroke="var(--line)" stroke-width="12" />
+          <circle cx="84" cy="84" r="74" fill="none" stroke="var(--teal)" stroke-width="12" stroke-linecap="round" :stroke-dasharray="RING" :stroke-dashoffset="RING * (1 - share)" transform="rotate(-90 84 84)" />
+          <text x="84" y="97" text-anchor="middle" class="tabular">{{ moment.stage === 'done' ? '✓' : clockText }}</text>
+        </svg>
+        <div class="count">
+          <p v-if="!store.isWorn && item.dose.repetitions > 1" class="number tabular"><b data-counter>{{ counted }}</b> {{ t('of', { n: '', all: item.dose.repetitions }).trim() }}</p>
+          <p v-if="item.dose.sets > 1" class="small soft">{{ t('set', { n: moment.set, all: item.dose.sets }) }}</p>
+          <p v-if="item.shapes > 1 && moment.stage !== 'done' && moment.stage !== 'rest'" class="small soft">{{ t('shape', { n: moment.shape, all: item.shapes }) }}</p>
+        </div>
+      </div>
+      <p class="cue" role="status">{{ t(`stage.${moment.stage}`) }}</p>
+    </template>
+
+    <StopRules v-if="!store.hasBegun || isShowingHow" :item="item" />
+    <div class="grow" />
+    <div class="acts">
+      <button v-if="moment.stage === 'done'" class="big main" @click="store.finishItem()">{{ isLast ? t('finish') : t('nextOne') }}</button>
+      <button v-else-if="store.isWorn" class="big main" @click="store.finishItem()">{{ t('wornDone') }}</button>
+      <button v-else-if="!store.hasBegun" class="big main" @click="store.run()">{{ t('begin') }}</button>
+      <div v-if="store.hasBegun && moment.stage !== 'done'" class="pair-row">
+        <button v-if="store.isRunning" class="big" @click="store.pause()">{{ t('pause') }}</button>
+        <button v-else class="big" @click="store.run()">{{ t('resume') }}</button>
+        <button class="big stop" @click="store.hurts()">{{ t('hurts') }}</button>
+      </div>
+      <button v-else class="big stop" @click="store.hurts()">{{ t('hurts') }}</button>
+      <div class="links">
+        <button class="link" @click="store.cannot()">{{ t('cannot') }}</button>
+        <button v-if="store.hasBegun" class="link" @click="isShowingHow = !isShowingHow">{{ isShowingHow ? t('hide') : t('how') }}</button>
+        <button v-else class="link" @click="store.somethingWrong()">{{ t('wrong') }}</button>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.do {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  gap: 14px;
+}
+.top {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 10px;
+}
+.leave {
+  padding-left: 0 !important;
+}
+.dots {
+  display: flex;
+  gap: 5px;
+}
+.dots i {
+  width: 18px;
+  height: 7px;
+  border-radius: 3px;
+  background: var(--line);
+}
+.dots .past {
+  background: color-mix(in srgb, var(--teal) 45%, var(--paper));
+}
+.dots .now {
+  background: var(--teal);
+}
+.hint {
+  padding: 8px 14px;
+  border-radius: 10px;
+  background: var(--teal-wash);
+  font-size: 18px;
+}
+.steps {
+  display: grid;
+  gap: 10px;
+}
+.steps li {
+  display: grid;
+  grid-template-columns: 34px 1fr;
+  align-items: baseline;
+}
+.steps b {
+  color: var(--teal);
+  font-size: 24px;
+}
+.feel {
+  display: grid;
+  grid-template-columns: 1fr;
+  font-size: 18px;
+}
+.feel dt {
+  margin-top: 6px;
+  font-weight: 650;
+}
+.work {
+  display: grid;
+  grid-template-columns: 168px 1fr;
+  align-items: center;
+  gap: 20px;
+  padding: 14px;
+  border-radius: 16px;
+  background: var(--paper-deep);
+}
+.ring text {
+  font: 750 36px var(--font);
+  fill: var(--ink);
+}
+.number {
+  font-size: 24px;
+  color: var(--ink-soft);
+}
+.number b {
+  font-size: 74px;
+  line-height: 1;
+  color: var(--ink);
+}
+.cue {
+  font-size: 26px;
+  font-weight: 700;
+  text-align: center;
+}
+.acts {
+  display: grid;
+  gap: 12px;
+}
+.links {
+  display: flex;
+  justify-content: space-between;
+}
+</style>

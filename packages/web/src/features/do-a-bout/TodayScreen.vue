@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import CallClinic from './CallClinic.vue'
+import { useBoutStore } from './boutStore'
+
+/** What is next, how long it takes, what waits on this phone. */
+const store = useBoutStore()
+const { t } = useI18n()
+const items = computed(() => store.today?.program?.items ?? [])
+const mayStartNow = computed(() => store.openItems.length > 0 && (store.contact.name === 'fresh' || store.contact.name === 'kept') && !store.today?.redLock)
+</script>
+
+<template>
+  <div class="today">
+    <header>
+      <p class="soft">{{ store.today ? t('hello', { name: store.today.firstName }) : '' }}</p>
+      <h1>{{ t('today') }}</h1>
+    </header>
+    <NoticeBox v-if="store.contact.name === 'nothing'" tone="care">{{ store.contact.message }}</NoticeBox>
+    <NoticeBox v-else-if="store.contact.name === 'tooOld'" tone="stop">{{ t('tooOld', { n: store.contact.days }) }}</NoticeBox>
+    <NoticeBox v-else-if="store.contact.name === 'kept'" tone="plain">{{ t('offline') }}</NoticeBox>
+
+    <template v-if="store.today?.redLock">
+      <section class="card locked">
+        <h2>{{ t('locked') }}</h2>
+        <p>{{ t('lockedLead') }}</p>
+        <CallClinic :clinic="store.today.clinic" />
+      </section>
+    </template>
+    <p v-else-if="store.today && items.length === 0">{{ t('none') }}</p>
+    <template v-else-if="store.today">
+      <section v-if="mayStartNow" class="card next">
+        <p class="soft">{{ t('next') }}</p>
+        <p class="what">{{ t('count', store.openItems.length) }}, {{ t('minutes', { n: store.minutes }) }}</p>
+        <button class="big main" @click="store.toBefore()">{{ t('start') }}</button>
+      </section>
+      <NoticeBox v-else-if="store.openItems.length === 0" tone="wait">{{ t('allPaused') }}</NoticeBox>
+      <ul class="list">
+        <li v-for="item in items" :key="item.itemId" :class="{ paused: item.isPaused }">
+          <span>{{ item.text[store.language].name }}</span>
+          <small v-if="item.isPaused"><b>{{ t('paused') }}.</b> {{ t('pausedWhy') }}</small>
+        </li>
+      </ul>
+      <p class="soft small">{{ t('doneToday', { n: store.today.boutsToday + store.waiting }) }}</p>
+    </template>
+
+    <NoticeBox v-if="store.waiting > 0" tone="plain">{{ t('waiting', store.waiting) }} <button class="link" @click="store.refresh()">{{ t('sendAgain') }}</button></NoticeBox>
+    <NoticeBox v-for="one in store.refused" :key="one.id" tone="stop">{{ t('refused', { why: one.refusal }) }} <button class="link" @click="store.sendWaiting(true)">{{ t('sendAgain') }}</button></NoticeBox>
+    <div class="grow" />
+    <button v-if="store.contact.name !== 'fresh'" class="big" @click="store.refresh()">{{ t('retry') }}</button>
+    <button v-if="store.today?.program && !store.today.redLock" class="big stop" @click="store.somethingWrong()">{{ t('wrong') }}</button>
+    <footer class="soft small">
+      {{ t('caution') }}
+      <span class="speak"><button class="link" :aria-pressed="store.language === 'en'" @click="store.speak('en')">English</button><button class="link" :aria-pressed="store.language === 'es'" @click="store.speak('es')">Español</button></span>
+    </footer>
+  </div>
+</template>
+
+<style scoped>
+.today {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  gap: 16px;
+}
+.next {
+  display: grid;
+  gap: 12px;
+  background: var(--teal-wash) !important;
+  border-color: var(--teal) !important;
+}
+.what {
+  font-size: 24px;
+  font-weight: 700;
+}
+.locked {
+  display: grid;
+  gap: 10px;
+  border: 2px solid var(--brick) !important;
+  background: var(--brick-wash) !important;
+}
+.list li {
+  display: flex;
+  flex-direction: column;
+  padding: 9px 0;
+  border-bottom: 1px solid var(--line);
+}
+.list small {
+  font-size: 17px;
+  color: var(--plum);
+}
+.list .paused > span {
+  color: var(--ink-soft);
+}
+.speak {
+  display: flex;
+  gap: 18px;
+}
+.speak [aria-pressed='true'] {
+  font-weight: 700;
+  text-decoration: none;
+  color: var(--ink);
+}
+</style>

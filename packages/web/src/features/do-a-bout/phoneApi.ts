@@ -1,0 +1,70 @@
+import type { Dose } from '@pledge/core'
+import type { NewBoutLog } from '@pledge/core/schemas'
+import { inject, type InjectionKey } from 'vue'
+import { readAnswer } from '../../shared/api/problem'
+import type { KeptOnPhone } from './keptOnPhone'
+
+export interface PatientText {
+  name: string
+  reason: string
+  steps: string[]
+  shouldFeel: string
+  shouldNotFeel: string
+  mistake: string
+}
+export interface PhoneItem {
+  itemId: string
+  exerciseId: string
+  dose: Dose
+  loadUnit: string | null
+  orthosis: string
+  shapes: number
+  painCap: number
+  stop: string[]
+  minutesPerBout: number
+  isPaused: boolean
+  text: Record<'en' | 'es', PatientText>
+}
+export interface PhoneToday {
+  today: string
+  firstName: string
+  language: 'en' | 'es'
+  side: 'left' | 'right'
+  stopPain: number
+  clinic: { name: string; phone: string; outOfHours: string }
+  redLock: boolean
+  program: { id: string; number: number; items: PhoneItem[] } | null
+  boutsToday: number
+}
+export type BoutLog = NewBoutLog
+
+/** What the phone may ask of the clinic. */
+export function phoneApi(send: typeof fetch = (...words) => fetch(...words)) {
+  const ask = <T>(method: string, url: string, token: string | null, body?: unknown) =>
+    readAnswer<T>(() =>
+      send(url, {
+        method,
+        headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(token ? { authorization: `Bearer ${token}` } : {}) },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      }),
+    )
+  return {
+    pair: (code: string) => ask<{ token: string; firstName: string; language: 'en' | 'es' }>('POST', '/api/phone/pairing', null, { code }),
+    today: (token: string) => ask<PhoneToday>('GET', '/api/phone/today', token),
+    sendBout: (token: string, log: BoutLog) => ask<{ id: string; receivedAt: string; isNew: boolean }>('POST', '/api/phone/bouts', token, log),
+  }
+}
+export type PhoneApi = ReturnType<typeof phoneApi>
+
+export interface PhoneParts {
+  readonly api: PhoneApi
+  readonly kept: KeptOnPhone
+  readonly now: () => Date
+}
+export const PHONE_PARTS: InjectionKey<PhoneParts> = Symbol('phone parts')
+
+export function usePhoneParts(): PhoneParts {
+  const parts = inject(PHONE_PARTS)
+  if (!parts) throw new Error('The parts of the phone are provided by the application.')
+  return parts
+}

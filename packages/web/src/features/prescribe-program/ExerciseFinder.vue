@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { ExerciseAnswer } from '../../shared/api/types'
+import VerdictMark from '../../shared/parts/VerdictMark.vue'
+import { dayText, VERDICT_WORDS } from '../../shared/words'
+
+/** The exercises of the condition with today's verdict, open ones first. */
+const props = defineProps<{ exercises: readonly ExerciseAnswer[]; chosen: ReadonlySet<string>; selected: string | null }>()
+const emit = defineEmits<{ select: [id: string]; add: [id: string] }>()
+const wanted = ref('')
+const shown = computed(() => {
+  const word = wanted.value.trim().toLowerCase()
+  return props.exercises.filter((one) => `${one.text.name} ${one.text.reason} ${one.family} ${one.region} ${VERDICT_WORDS[one.verdict.kind]}`.toLowerCase().includes(word))
+})
+function short({ verdict }: ExerciseAnswer): string {
+  switch (verdict.kind) {
+    case 'clear':
+      return 'clear'
+    case 'with-care':
+      return 'with care'
+    case 'never':
+      return 'never here'
+    case 'not-yet': {
+      const from = verdict.fromDate ? `not yet · from ${dayText(verdict.fromDate)}` : 'not yet'
+      const count = verdict.missing.length
+      return count > 0 ? `${from}, ${count} missing` : from
+    }
+  }
+}
+</script>
+
+<template>
+  <div class="finder">
+    <label class="search"><span class="sr-only">Find an exercise</span><input v-model="wanted" type="search" placeholder="Find an exercise" /></label>
+    <ul class="list">
+      <li v-for="one in shown" :key="one.id" class="row" :class="{ selected: one.id === selected }">
+        <button class="pick" :aria-pressed="one.id === selected" @click="emit('select', one.id)">
+          <VerdictMark :kind="one.verdict.kind" />
+          <span class="text"><span class="name">{{ one.text.name }}</span><small>{{ short(one) }}</small></span>
+        </button>
+        <span v-if="chosen.has(one.id)" class="in" title="In the program">in</span>
+        <button v-else-if="one.verdict.kind === 'clear' || one.verdict.kind === 'with-care'" class="add" :aria-label="`Add ${one.text.name}`" @click="emit('add', one.id)">Add</button>
+      </li>
+      <li v-if="shown.length === 0" class="soft empty">No exercise fits.</li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.finder {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.search {
+  padding: 12px 12px 8px;
+}
+.search input {
+  width: 100%;
+  height: 36px;
+  padding: 0 10px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+}
+.search input::placeholder {
+  color: var(--ink-soft);
+}
+.list {
+  overflow-y: auto;
+  min-height: 0;
+  padding: 0 6px 12px;
+}
+.row {
+  display: flex;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+}
+.row.selected {
+  background: var(--teal-wash);
+}
+.pick {
+  display: flex;
+  flex: 1;
+  gap: 10px;
+  align-items: flex-start;
+  min-width: 0;
+  padding: 7px 6px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.pick svg {
+  margin-top: 3px;
+}
+.text {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  line-height: 1.25;
+}
+.name {
+  font-size: 14.5px;
+}
+small {
+  font-size: 12.5px;
+  color: var(--ink-soft);
+}
+.add,
+.in {
+  flex: none;
+  min-width: 40px;
+  padding: 5px 8px;
+  font: inherit;
+  font-size: 13px;
+}
+.add {
+  border: 1px solid var(--teal);
+  border-radius: 4px;
+  background: none;
+  color: var(--teal);
+  font-weight: 600;
+  cursor: pointer;
+}
+.in {
+  color: var(--moss);
+  font-weight: 650;
+  text-align: center;
+}
+.empty {
+  padding: 16px;
+}
+</style>

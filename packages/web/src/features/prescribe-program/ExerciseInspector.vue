@@ -1,0 +1,281 @@
+<script setup lang="ts">
+import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
+import type { Dose } from '@pledge/core'
+import { computed } from 'vue'
+import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
+import VerdictMark from '../../shared/parts/VerdictMark.vue'
+import { dayText, holdText, loadText, minutesText, VERDICT_WORDS } from '../../shared/words'
+import type { DraftItem } from './programStore'
+
+/** One exercise: its verdict with the reason, its dose, its minutes, the patient's words. */
+const props = defineProps<{
+  exercise: ExerciseAnswer
+  item: DraftItem | null
+  verdict: VerdictAnswer
+  minutesPerBout: number | null
+  canEdit: boolean
+  errorAt: (field: string) => string | null
+}>()
+const emit = defineEmits<{ add: []; remove: []; up: []; down: []; dose: [change: Partial<Dose>] }>()
+
+type Field = 'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay'
+const FIELDS: readonly { key: Field; label: string; unit: string }[] = [
+  { key: 'sets', label: 'Sets', unit: '' },
+  { key: 'repetitions', label: 'Repetitions', unit: '' },
+  { key: 'holdSeconds', label: 'Hold', unit: 's' },
+  { key: 'boutsPerDay', label: 'Times a day', unit: '' },
+]
+const dose = computed(() => props.item?.dose ?? props.exercise.dose)
+const unusual = (key: Field) => dose.value[key] < props.exercise.range[key][0] || dose.value[key] > props.exercise.range[key][1]
+const openable = computed(() => props.verdict.kind === 'clear' || props.verdict.kind === 'with-care')
+function change(key: Field, typed: string) {
+  // An emptied field is no number: the dose stays until there is one again.
+  if (typed.trim() === '' || !Number.isFinite(Number(typed))) return
+  emit('dose', { [key]: Number(typed) })
+}
+const tone = computed(() => ({ clear: 'good', 'with-care': 'care', 'not-yet': 'wait', never: 'stop' })[props.verdict.kind])
+</script>
+
+<template>
+  <section class="inspector" :aria-label="exercise.text.name">
+    <header>
+      <h2>{{ exercise.text.name }}</h2>
+      <p class="verdict" :class="verdict.kind"><VerdictMark :kind="verdict.kind" /> {{ VERDICT_WORDS[verdict.kind] }}</p>
+    </header>
+    <p class="soft reason">{{ exercise.text.reason }}</p>
+
+    <div class="why" :class="tone">
+      <p v-if="verdict.kind === 'not-yet'">
+        <strong v-if="verdict.fromDate">Not before {{ dayText(verdict.fromDate) }} (day {{ verdict.fromDay }}).</strong>
+        <strong v-else>No day can be given.</strong>
+      </p>
+      <template v-if="verdict.missing.length > 0">
+        <p>It takes besides:</p>
+        <ul class="missing"><li v-for="one in verdict.missing" :key="one.what">{{ one.meaning }}</li></ul>
+      </template>
+      <p v-if="verdict.form"><strong>{{ verdict.form.charAt(0).toUpperCase() + verdict.form.slice(1) }}.</strong></p>
+      <ul class="texts"><li v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</li></ul>
+      <details v-if="verdict.reasons.length > 0">
+        <summary>Rules and sources</summary>
+        <p v-for="(one, index) in verdict.reasons" :key="index" class="rule"><code>{{ one.rule }}</code><template v-if="one.atom"> on {{ one.atom }}</template><br />{{ one.source }}</p>
+      </details>
+    </div>
+
+    <template v-if="item">
+      <h3>Dose</h3>
+      <div v-for="field in FIELDS" :key="field.key" class="dose-row">
+        <label :for="`dose-${field.key}`">{{ field.label }}</label>
+        <span class="entry">
+          <input :id="`dose-${field.key}`" type="number" class="tabular" :value="dose[field.key]" :disabled="!canEdit" :aria-invalid="errorAt(field.key) !== null" :aria-describedby="`dose-${field.key}-note`" @change="change(field.key, ($event.target as HTMLInputElement).value)" />
+          <span class="unit">{{ field.unit }}</span>
+        </span>
+        <small :id="`dose-${field.key}-note`" :class="{ wrong: errorAt(field.key), odd: unusual(field.key) }" :role="errorAt(field.key) ? 'alert' : undefined">
+          {{ errorAt(field.key) ?? `usual ${exercise.range[field.key][0] === exercise.range[field.key][1] ? exercise.range[field.key][0] : `${exercise.range[field.key][0]}–${exercise.range[field.key][1]}`}${unusual(field.key) ? ': outside' : ''}` }}
+        </small>
+      </div>
+      <div v-if="exercise.load" class="dose-row">
+        <label for="dose-load">Load</label>
+        <select id="dose-load" :value="dose.load" :disabled="!canEdit" @change="emit('dose', { load: Number(($event.target as HTMLSelectElement).value) })">
+          <option v-for="step in exercise.load.steps" :key="step" :value="step">{{ loadText(exercise.load.unit, step) }}</option>
+        </select>
+        <small v-if="errorAt('load')" class="wrong" role="alert">{{ errorAt('load') }}</small>
+      </div>
+      <p class="sum"><span>Minutes a bout</span><strong class="tabular">{{ minutesPerBout === null ? '…' : minutesText(minutesPerBout) }}</strong></p>
+      <p class="sum"><span>Minutes a day</span><strong class="tabular">{{ minutesPerBout === null ? '…' : minutesText(minutesPerBout * dose.boutsPerDay) }}</strong></p>
+      <p class="sum"><span>Stop above</span><strong class="tabular">pain {{ exercise.painCap }} of 10</strong></p>
+      <div v-if="canEdit" class="acts">
+        <v-btn variant="outlined" size="small" :prepend-icon="mdiArrowUp" @click="emit('up')">Earlier</v-btn>
+        <v-btn variant="outlined" size="small" :prepend-icon="mdiArrowDown" @click="emit('down')">Later</v-btn>
+        <v-btn variant="text" size="small" color="error" @click="emit('remove')">Take out</v-btn>
+      </div>
+    </template>
+    <template v-else>
+      <p class="sum"><span>Usual dose</span><strong class="tabular">{{ exercise.dose.sets > 1 ? `${exercise.dose.sets} × ` : '' }}{{ exercise.dose.repetitions }}×{{ holdText(exercise.dose.holdSeconds) }}, {{ exercise.dose.boutsPerDay }} a day</strong></p>
+      <v-btn v-if="canEdit && openable" block @click="emit('add')">Add to the program</v-btn>
+    </template>
+
+    <h3>What the patient reads</h3>
+    <ol class="steps"><li v-for="step in exercise.text.steps" :key="step">{{ step }}</li></ol>
+    <dl class="words">
+      <dt>Should feel</dt><dd>{{ exercise.text.shouldFeel }}</dd>
+      <dt>Should not</dt><dd>{{ exercise.text.shouldNotFeel }}</dd>
+      <dt>Mistake</dt><dd>{{ exercise.text.mistake }}</dd>
+      <dt>At home</dt><dd>{{ exercise.equipment.home }}</dd>
+    </dl>
+    <p class="soft source">{{ exercise.sources.map((one) => `${one.key}, ${one.confidence} confidence`).join('; ') }}. Not reviewed by a clinician.</p>
+  </section>
+</template>
+
+<style scoped>
+.inspector {
+  padding: 14px 16px 24px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 12px;
+}
+h2 {
+  font-size: 18px;
+  line-height: 1.2;
+}
+h3 {
+  margin: 16px 0 4px;
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+.verdict {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  font-weight: 650;
+  white-space: nowrap;
+}
+.verdict.clear {
+  color: var(--moss);
+}
+.verdict.with-care {
+  color: var(--ochre);
+}
+.verdict.not-yet {
+  color: var(--plum);
+}
+.verdict.never {
+  color: var(--brick);
+}
+.reason {
+  margin-top: 2px;
+  font-size: 14px;
+}
+.why {
+  margin-top: 10px;
+  padding: 9px 12px;
+  border-left: 4px solid var(--line);
+  border-radius: 0 5px 5px 0;
+  font-size: 14px;
+  line-height: 1.4;
+}
+.why.good {
+  border-color: var(--moss);
+  background: var(--moss-wash);
+}
+.why.care {
+  border-color: var(--ochre);
+  background: var(--ochre-wash);
+}
+.why.wait {
+  border-color: var(--plum);
+  background: var(--plum-wash);
+}
+.why.stop {
+  border-color: var(--brick);
+  background: var(--brick-wash);
+}
+.missing li {
+  padding-left: 14px;
+  position: relative;
+}
+.missing li::before {
+  content: '';
+  position: absolute;
+  left: 1px;
+  top: 7px;
+  width: 6px;
+  height: 6px;
+  border: 1.5px solid var(--plum);
+  border-radius: 50%;
+}
+summary {
+  margin-top: 4px;
+  cursor: pointer;
+  color: var(--teal);
+}
+.rule {
+  margin-top: 4px;
+  font-size: 12.5px;
+  overflow-wrap: anywhere;
+}
+.dose-row {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0 10px;
+  align-items: center;
+  padding: 5px 0;
+  border-bottom: 1px dotted var(--line);
+}
+.dose-row small {
+  grid-column: 1 / -1;
+  font-size: 12.5px;
+  color: var(--ink-soft);
+}
+.dose-row .odd {
+  color: var(--ochre);
+  font-weight: 600;
+}
+.dose-row .wrong {
+  color: var(--brick);
+  font-weight: 600;
+}
+.entry {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+}
+.entry input,
+select {
+  width: 86px;
+  height: 34px;
+  padding: 0 8px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-weight: 650;
+  text-align: right;
+}
+select {
+  width: auto;
+}
+.unit {
+  width: 10px;
+  color: var(--ink-soft);
+}
+.sum {
+  display: flex;
+  justify-content: space-between;
+  padding: 6px 0;
+  border-bottom: 1px dotted var(--line);
+}
+.acts {
+  display: flex;
+  gap: 6px;
+  margin-top: 10px;
+}
+.inspector > .v-btn {
+  margin-top: 10px;
+}
+.steps {
+  list-style: decimal;
+  padding-left: 20px;
+  font-size: 14px;
+}
+.steps li {
+  padding: 2px 0;
+}
+.words {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+  gap: 3px 8px;
+  margin-top: 6px;
+  font-size: 14px;
+}
+dt {
+  color: var(--ink-soft);
+}
+.source {
+  margin-top: 10px;
+  font-size: 12.5px;
+}
+</style>

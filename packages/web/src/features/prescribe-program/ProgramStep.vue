@@ -1,0 +1,302 @@
+<script setup lang="ts">
+import { BOUT_LIMITS } from '@pledge/core'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import HealingRibbon from '../../shared/case/HealingRibbon.vue'
+import { useCaseStore } from '../../shared/case/caseStore'
+import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import VerdictMark from '../../shared/parts/VerdictMark.vue'
+import { useSessionStore } from '../../shared/sessionStore'
+import { minutesText, VERDICT_WORDS } from '../../shared/words'
+import ExerciseFinder from './ExerciseFinder.vue'
+import ExerciseInspector from './ExerciseInspector.vue'
+import ScoreRow from './ScoreRow.vue'
+import { useProgramStore } from './programStore'
+
+const LABEL_WIDTH = 172
+const cases = useCaseStore()
+const session = useSessionStore()
+const program = useProgramStore()
+const canEdit = computed(() => session.user?.role === 'therapist')
+const chosen = computed(() => new Set(program.items.map((item) => item.exerciseId)))
+const score = ref<HTMLElement>()
+const width = ref(640)
+let observer: ResizeObserver | undefined
+
+onMounted(() => {
+  if (cases.data) void program.open(cases.data.episode.id)
+  observer = new ResizeObserver(([entry]) => {
+    if (entry) width.value = Math.max(360, entry.contentRect.width)
+  })
+  if (score.value) observer.observe(score.value)
+})
+onBeforeUnmount(() => observer?.disconnect())
+watch(
+  () => cases.data?.revision,
+  () => void program.judgeAgain(),
+)
+
+const rows = computed(() =>
+  program.items.map((item) => {
+    const exercise = program.byId.get(item.exerciseId)
+    const judged = program.judged.get(item.itemId)
+    const verdict = judged?.verdict ?? exercise?.verdict
+    const minutes = judged?.minutesPerBout ?? null
+    return {
+      item,
+      exercise,
+      verdict,
+      name: exercise?.text.name ?? item.exerciseId,
+      minutes,
+      minutesPerDay: (minutes ?? 0) * item.dose.boutsPerDay,
+      isRefused: verdict?.kind === 'not-yet' || verdict?.kind === 'never',
+      isPaused: cases.data?.program?.items.find((one) => one.exerciseId === item.exerciseId)?.isPaused ?? false,
+    }
+  }),
+)
+const mostMinutes = computed(() => Math.max(1, ...rows.value.map((row) => row.minutesPerDay)))
+const burden = computed(() => program.answer?.burden ?? null)
+const tooLong = computed(() => (burden.value && burden.value.minutesPerBout > BOUT_LIMITS.minutes) || program.items.length > BOUT_LIMITS.exercises)
+const shownVerdict = computed(() => {
+  const { selected, selectedItem } = program
+  if (!selected) return null
+  return (selectedItem && program.judged.get(selectedItem.itemId)?.verdict) || selected.verdict
+})
+/** Whether what is signed already says the same as the draft. */
+const isAsSigned = computed(() => {
+  const signed = cases.data?.program?.items
+  if (!signed || signed.length !== program.items.length) return false
+  return program.items.every((item, index) => signed[index]?.exerciseId === item.exerciseId && JSON.stringify(signed[index]?.dose) === JSON.stringify(item.dose))
+})
+const saveWord = computed(() => {
+  switch (program.state.name) {
+    case 'unsaved':
+    case 'saving':
+      return 'saving…'
+    case 'saved':
+    case 'signed':
+      return program.items.length === 0 ? 'nothing chosen yet' : 'draft saved'
+    case 'signing':
+      return 'signing…'
+    default:
+      return ''
+  }
+})
+async function sign() {
+  if (await program.sign()) await cases.reload()
+}
+async function openTheirs() {
+  if (cases.data) await program.open(cases.data.episode.id)
+}
+</script>
+
+<template>
+  <div v-if="cases.data" class="step">
+    <aside class="left"><ExerciseFinder :exercises="program.ranked" :chosen="chosen" :selected="program.selectedId" @select="program.selectedId = $event" @add="program.add($event)" /></aside>
+    <section class="middle" aria-label="The program on the healing ribbon">
+      <div ref="score" class="score">
+        <HealingRibbon :data="cases.data" :label-width="LABEL_WIDTH" />
+        <p v-if="program.state.name === 'reading'" class="empty soft">Reading the program…</p>
+        <p v-else-if="rows.length === 0" class="empty soft">No exercise chosen yet. Add those marked “clear” or “with care” from the list on the left.</p>
+        <ul v-else>
+          <li v-for="row in rows" :key="row.item.itemId" class="row" :class="{ selected: row.item.exerciseId === program.selectedId }">
+            <button class="label" :style="{ width: `${LABEL_WIDTH - 8}px` }" @click="program.selectedId = row.item.exerciseId">
+              <span class="name">{{ row.name }}</span>
+              <small v-if="row.isPaused" class="paused">paused on the phone</small>
+              <small v-else-if="row.verdict" class="state"><VerdictMark :kind="row.verdict.kind" :size="10" /> {{ VERDICT_WORDS[row.verdict.kind] }}</small>
+            </button>
+            <ScoreRow
+              :data="cases.data"
+              :width="width"
+              :label-width="LABEL_WIDTH"
+              :item="row.item"
+              :name="row.name"
+              :load-unit="row.exercise?.load?.unit ?? null"
+              :opening-day="row.exercise?.openingDay ?? null"
+              :is-selected="row.item.exerciseId === program.selectedId"
+              :is-refused="row.isRefused"
+              :minutes-per-day="row.minutesPerDay"
+              :most-minutes="mostMinutes"
+            />
+          </li>
+        </ul>
+        <p v-if="rows.length > 0" class="key soft">
+          <i class="tint" /> closed by time <i class="block" /> signed <i class="open" /> draft <i class="tick" /> done at home <i class="dot" /> hurt
+        </p>
+      </div>
+      <footer class="foot">
+        <div class="notices">
+          <NoticeBox v-if="program.state.name === 'overtaken'" tone="stop">{{ program.state.message }} <a href="" @click.prevent="openTheirs">Open theirs</a></NoticeBox>
+          <NoticeBox v-else-if="program.state.name === 'failed'" tone="stop">{{ program.state.message }}</NoticeBox>
+          <NoticeBox v-else-if="program.state.name === 'signed'" tone="good">Signed as program {{ program.state.number }}. The phone takes it over at its next contact.</NoticeBox>
+          <NoticeBox v-else-if="tooLong" tone="care">More than {{ BOUT_LIMITS.exercises }} exercises or {{ BOUT_LIMITS.minutes }} minutes in a bout: few patients keep that up (common practice).</NoticeBox>
+        </div>
+        <p class="burden">
+          <template v-if="burden && rows.length > 0">
+            <strong>{{ rows.length }}</strong> {{ rows.length === 1 ? 'exercise' : 'exercises' }} · <strong class="tabular">{{ minutesText(burden.minutesPerBout) }}</strong> a bout ·
+            <strong class="tabular">{{ minutesText(burden.minutesPerDay) }}</strong> a day in up to {{ burden.boutsPerDay }} bouts
+          </template>
+          <span class="soft"> {{ saveWord }}</span>
+        </p>
+        <v-btn v-if="canEdit" :loading="program.state.name === 'signing'" :disabled="rows.length === 0 || isAsSigned || program.state.name === 'overtaken'" @click="sign">
+          {{ isAsSigned ? `Signed as program ${cases.data.program?.number}` : `Sign program ${(cases.data.program?.number ?? 0) + 1}` }}
+        </v-btn>
+      </footer>
+    </section>
+    <aside class="right">
+      <ExerciseInspector
+        v-if="program.selected && shownVerdict"
+        :key="program.selected.id"
+        :exercise="program.selected"
+        :item="program.selectedItem"
+        :verdict="shownVerdict"
+        :minutes-per-bout="program.selectedItem ? (program.judged.get(program.selectedItem.itemId)?.minutesPerBout ?? null) : null"
+        :can-edit="canEdit"
+        :error-at="(field) => program.errorAt(program.selected!.id, field)"
+        @add="program.add(program.selected!.id)"
+        @remove="program.remove(program.selected!.id)"
+        @up="program.move(program.selected!.id, -1)"
+        @down="program.move(program.selected!.id, 1)"
+        @dose="program.setDose(program.selected!.id, $event)"
+      />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.step {
+  display: grid;
+  grid-template-columns: 262px minmax(0, 1fr) 318px;
+  height: calc(100vh - 139px);
+  min-height: 480px;
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  border-right: 1px solid var(--line);
+}
+.left > * {
+  min-height: 0;
+}
+.right {
+  overflow-y: auto;
+  border-left: 1px solid var(--line);
+  background: var(--sheet);
+}
+.middle {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  min-height: 0;
+}
+.score {
+  flex: 1;
+  overflow-x: hidden;
+  overflow-y: auto;
+  margin: 8px 12px 0;
+}
+.row {
+  position: relative;
+  border-top: 1px solid var(--line);
+}
+.row.selected {
+  background: var(--teal-wash);
+}
+.label {
+  position: absolute;
+  left: 0;
+  top: 0;
+  bottom: 0;
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  padding: 0 4px 0 6px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.name {
+  font-size: 13.5px;
+  font-weight: 600;
+  line-height: 1.2;
+}
+.label small {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  font-size: 12.5px;
+  color: var(--ink-soft);
+}
+.label .paused {
+  color: var(--brick);
+  font-weight: 650;
+}
+.empty {
+  padding: 40px 24px;
+  text-align: center;
+}
+.key {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  padding: 8px 6px;
+  border-top: 1px solid var(--line);
+  font-size: 12.5px;
+}
+.key i {
+  display: inline-block;
+  width: 16px;
+  height: 10px;
+  margin-left: 8px;
+}
+.tint {
+  background: var(--plum-wash);
+  border: 1px solid var(--line);
+}
+.block {
+  background: var(--teal);
+}
+.open {
+  border: 1.6px solid var(--teal);
+}
+.key .tick {
+  width: 2px;
+  background: var(--moss);
+}
+.key .dot {
+  width: 9px;
+  height: 9px;
+  border-radius: 50%;
+  background: var(--brick);
+}
+.foot {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px 14px;
+  align-items: center;
+  padding: 10px 14px;
+  border-top: 1px solid var(--line);
+  background: var(--sheet);
+}
+.notices {
+  grid-column: 1 / -1;
+}
+.notices:empty {
+  display: none;
+}
+@media (max-width: 1100px) {
+  .step {
+    grid-template-columns: 220px minmax(0, 1fr);
+    height: auto;
+  }
+  .right {
+    grid-column: 1 / -1;
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
+}
+</style>

@@ -1,0 +1,103 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { createApp } from 'vue'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { CLINIC_API, type ClinicApi } from '../../shared/api/clinicApi'
+import { ApiProblem } from '../../shared/api/problem'
+import type { DraftAnswer, ExerciseAnswer } from '../../shared/api/types'
+import { useProgramStore } from './programStore'
+
+const dose = { sets: 1, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }
+const exercise = (id: string, kind: 'clear' | 'not-yet' = 'clear', fromDay: number | null = null) =>
+  ({ id, dose, text: { name: id }, verdict: { kind, fromDay, fromDate: null, missing: [], form: null, conditions: [], reasons: [] } }) as unknown as ExerciseAnswer
+const draft = (version: number, ids: string[] = []): DraftAnswer => ({
+  version,
+  updatedBy: null,
+  items: ids.map((id) => ({ itemId: `item-${id}`, exerciseId: id, dose, minutesPerBout: 1.5, orthosis: 'none', verdict: exercise(id).verdict })),
+  burden: { minutesPerBout: 0, minutesPerDay: 0, boutsPerDay: 0, endRangeMinutesPerDay: 0 },
+})
+const api = { exercises: vi.fn(), draft: vi.fn(), saveDraft: vi.fn(), sign: vi.fn() }
+
+function program() {
+  const app = createApp({})
+  app.provide(CLINIC_API, api as unknown as ClinicApi)
+  const pinia = createPinia()
+  app.use(pinia)
+  setActivePinia(pinia)
+  return app.runWithContext(() => useProgramStore())
+}
+const sentIds = () => (api.saveDraft.mock.lastCall![1] as { items: { exerciseId: string }[] }).items.map((item) => item.exerciseId)
+
+describe('a program being written', () => {
+  beforeEach(() => {
+    vi.useFakeTimers()
+    for (const call of Object.values(api)) call.mockReset()
+    api.exercises.mockResolvedValue([exercise('later', 'not-yet', 42), exercise('soon', 'not-yet', 28), exercise('a'), exercise('b'), exercise('c')])
+    api.draft.mockResolvedValue(draft(3, ['a', 'b']))
+    api.saveDraft.mockResolvedValue(draft(4, ['a', 'b']))
+  })
+  afterEach(() => vi.useRealTimers())
+
+  it('offers what is open first, then what opens soonest', async () => {
+    const store = program()
+    await store.open('e')
+    expect(store.ranked.map((one) => one.id)).toEqual(['a', 'b', 'c', 'soon', 'later'])
+  })
+
+  it('saves by itself, in order, with the version it was read at', async () => {
+    const store = program()
+    await store.open('e')
+    store.add('c')
+    store.move('c', -1)
+    expect(store.state.name).toBe('unsaved')
+    await vi.advanceTimersByTimeAsync(600)
+    expect(api.saveDraft).toHaveBeenCalledTimes(1)
+    expect(api.saveDraft.mock.lastCall![1]).toMatchObject({ version: 3 })
+    expect(sentIds()).toEqual(['a', 'c', 'b'])
+    expect(store.state.name).toBe('saved')
+  })
+
+  it('takes no exercise twice, and moves none beyond the ends', async () => {
+    const store = program()
+    await store.open('e')
+    store.add('a')
+    store.move('a', -1)
+    store.move('b', 1)
+    expect(store.items.map((item) => item.exerciseId)).toEqual(['a', 'b'])
+    expect(store.state.name).toBe('saved')
+  })
+
+  it('keeps what was written when somebody else was first, and overwrites nothing', async () => {
+    const store = program()
+    await store.open('e')
+    api.saveDraft.mockRejectedValue(new ApiProblem(409, 'EDITED_MEANWHILE', 'Not saved: Emeka has changed this draft.'))
+    store.remove('a')
+    await vi.advanceTimersByTimeAsync(600)
+    expect(store.state).toMatchObject({ name: 'overtaken', message: expect.stringContaining('Emeka') })
+    expect(store.items.map((item) => item.exerciseId)).toEqual(['b'])
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(api.saveDraft).toHaveBeenCalledTimes(1)
+  })
+
+  it('shows a refused dose beside its field', async () => {
+    const store = program()
+    await store.open('e')
+    api.saveDraft.mockRejectedValue(new ApiProblem(400, 'INPUT_INVALID', 'x', [{ path: 'items.1.dose.repetitions', message: 'From 1 to 60.' }]))
+    store.setDose('b', { repetitions: 0 })
+    await vi.advanceTimersByTimeAsync(600)
+    expect(store.errorAt('b', 'repetitions')).toBe('From 1 to 60.')
+    expect(store.errorAt('a', 'repetitions')).toBeNull()
+  })
+
+  it('saves before it signs, and signs under one id until it succeeded', async () => {
+    const store = program()
+    await store.open('e')
+    store.setDose('a', { repetitions: 12 })
+    api.sign.mockRejectedValueOnce(new ApiProblem(0, 'OFFLINE', 'No connection.')).mockResolvedValueOnce({ id: 'x', number: 2 })
+    expect(await store.sign()).toBe(false)
+    expect(await store.sign()).toBe(true)
+    expect(store.state).toEqual({ name: 'signed', number: 2 })
+    const [first, second] = api.sign.mock.calls.map((call) => (call[1] as { id: string }).id)
+    expect(first).toBe(second)
+    expect(api.saveDraft.mock.invocationCallOrder[0]!).toBeLessThan(api.sign.mock.invocationCallOrder[0]!)
+  })
+})

@@ -1,0 +1,143 @@
+import { VERDICT_KINDS, type Dose } from '@pledge/core'
+import { defineStore } from 'pinia'
+import { ulid } from 'ulid'
+import { computed, ref, shallowRef } from 'vue'
+import { useClinicApi } from '../../shared/api/clinicApi'
+import { ApiProblem } from '../../shared/api/problem'
+import type { DraftAnswer, ExerciseAnswer } from '../../shared/api/types'
+
+export interface DraftItem {
+  itemId: string
+  exerciseId: string
+  dose: Dose
+}
+export type SaveState =
+  | { name: 'reading' }
+  | { name: 'saved' }
+  | { name: 'unsaved' }
+  | { name: 'saving' }
+  | { name: 'signing' }
+  | { name: 'signed'; number: number }
+  | { name: 'failed'; message: string; errors: readonly { path: string; message: string }[] }
+  /** Somebody else saved the draft meanwhile: nothing of theirs is overwritten. */
+  | { name: 'overtaken'; message: string }
+
+/** How long the store waits for the next keystroke before it saves. */
+const AUTOSAVE_MS = 500
+
+/** The draft of a program: items in order with their doses, saved as they change, judged by the server's core. */
+export const useProgramStore = defineStore('program', () => {
+  const api = useClinicApi()
+  const exercises = shallowRef<readonly ExerciseAnswer[]>([])
+  const items = ref<DraftItem[]>([])
+  const answer = shallowRef<DraftAnswer | null>(null)
+  const state = ref<SaveState>({ name: 'reading' })
+  const selectedId = ref<string | null>(null)
+  let episodeId = ''
+  let version = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let signingId = ulid()
+
+  const byId = computed(() => new Map(exercises.value.map((exercise) => [exercise.id, exercise])))
+  const judged = computed(() => new Map((answer.value?.items ?? []).map((item) => [item.itemId, item])))
+  const selected = computed(() => (selectedId.value ? (byId.value.get(selectedId.value) ?? null) : null))
+  const selectedItem = computed(() => items.value.find((item) => item.exerciseId === selectedId.value) ?? null)
+  /** Best first, so that what may be chosen stands on top. */
+  const ranked = computed(() => [...exercises.value].sort((a, b) => VERDICT_KINDS.indexOf(a.verdict.kind) - VERDICT_KINDS.indexOf(b.verdict.kind) || (a.verdict.fromDay ?? 999) - (b.verdict.fromDay ?? 999)))
+
+  async function open(id: string) {
+    episodeId = id
+    state.value = { name: 'reading' }
+    try {
+      const [catalogue, draft] = await Promise.all([api.exercises(id), api.draft(id)])
+      exercises.value = catalogue
+      take(draft)
+      items.value = draft.items.map(({ itemId, exerciseId, dose }) => ({ itemId, exerciseId, dose: { ...dose } }))
+      selectedId.value = items.value[0]?.exerciseId ?? ranked.value[0]?.id ?? null
+      state.value = { name: 'saved' }
+    } catch (error) {
+      state.value = { name: 'failed', message: messageOf(error), errors: [] }
+    }
+  }
+  /** Reads the verdicts anew, when the record has changed under an open draft; what is being edited stays. */
+  async function judgeAgain() {
+    if (!episodeId || state.value.name !== 'saved') return
+    const [catalogue, draft] = await Promise.all([api.exercises(episodeId), api.draft(episodeId)])
+    exercises.value = catalogue
+    if (draft.version === version) take(draft)
+  }
+  function take(draft: DraftAnswer) {
+    answer.value = draft
+    version = draft.version
+  }
+  function changed() {
+    state.value = { name: 'unsaved' }
+    clearTimeout(timer)
+    timer = setTimeout(() => void save(), AUTOSAVE_MS)
+  }
+  function add(exerciseId: string) {
+    const exercise = byId.value.get(exerciseId)
+    if (!exercise || items.value.some((item) => item.exerciseId === exerciseId)) return
+    items.value = [...items.value, { itemId: ulid(), exerciseId, dose: { ...exercise.dose } }]
+    selectedId.value = exerciseId
+    changed()
+  }
+  function remove(exerciseId: string) {
+    items.value = items.value.filter((item) => item.exerciseId !== exerciseId)
+    changed()
+  }
+  function move(exerciseId: string, by: -1 | 1) {
+    const from = items.value.findIndex((item) => item.exerciseId === exerciseId)
+    const to = from + by
+    if (from < 0 || to < 0 || to >= items.value.length) return
+    const next = [...items.value]
+    const [item] = next.splice(from, 1)
+    next.splice(to, 0, item!)
+    items.value = next
+    changed()
+  }
+  function setDose(exerciseId: string, change: Partial<Dose>) {
+    items.value = items.value.map((item) => (item.exerciseId === exerciseId ? { ...item, dose: { ...item.dose, ...change } } : item))
+    changed()
+  }
+  async function save(): Promise<boolean> {
+    clearTimeout(timer)
+    state.value = { name: 'saving' }
+    const sent = JSON.stringify(items.value)
+    try {
+      take(await api.saveDraft(episodeId, { version, items: items.value }))
+      // Typed on meanwhile: that is saved next.
+      if (sent !== JSON.stringify(items.value)) changed()
+      else state.value = { name: 'saved' }
+      return true
+    } catch (error) {
+      if (error instanceof ApiProblem && error.code === 'EDITED_MEANWHILE') state.value = { name: 'overtaken', message: error.message }
+      else state.value = { name: 'failed', message: messageOf(error), errors: error instanceof ApiProblem ? error.errors : [] }
+      return false
+    }
+  }
+  async function sign(): Promise<boolean> {
+    if (['unsaved', 'failed'].includes(state.value.name) && !(await save())) return false
+    state.value = { name: 'signing' }
+    try {
+      const { number } = await api.sign(episodeId, { id: signingId, version })
+      signingId = ulid()
+      state.value = { name: 'signed', number }
+      return true
+    } catch (error) {
+      state.value = { name: 'failed', message: messageOf(error), errors: error instanceof ApiProblem ? error.errors : [] }
+      return false
+    }
+  }
+  /** The refusal of a field of an item's dose. */
+  function errorAt(exerciseId: string, field: string): string | null {
+    if (state.value.name !== 'failed') return null
+    const index = items.value.findIndex((item) => item.exerciseId === exerciseId)
+    return state.value.errors.find((one) => one.path === `items.${index}.dose.${field}`)?.message ?? null
+  }
+  return { exercises, items, answer, state, selectedId, byId, judged, selected, selectedItem, ranked, open, judgeAgain, add, remove, move, setDose, save, sign, errorAt }
+})
+
+function messageOf(error: unknown): string {
+  return error instanceof ApiProblem ? error.message : 'Not saved. Your program is still here; try again.'
+}
