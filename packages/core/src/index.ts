@@ -25,7 +25,7 @@ export { isRestriction, RESTRICTION_NAMES, RESTRICTIONS, restrictionOrder, type 
 export { assess, openingDay, type CaseOnDay } from './verdict/assess.js'
 export { readOrder, type Order } from './verdict/order.js'
 export { readSignature, type Signature } from './verdict/signature.js'
-export { VERDICT_KINDS, worseKind, type Reason, type Verdict, type VerdictKind } from './verdict/verdict.js'
+export { groupedReasons, VERDICT_KINDS, worseKind, type Reason, type Verdict, type VerdictKind } from './verdict/verdict.js'
 // Exercises
 export * from './exercise/exercise.js'
 export { assessExercise, orthosisFor, type PatientCase } from './exercise/assessExercise.js'

@@ -150,7 +150,7 @@ function verdictOf(
     missing: [...new Set(deciding.flatMap(({ verdict }) => verdict.missing.map((criterion) => criterion.text)))],
     form: deciding.map(({ verdict }) => verdict.form).find((form) => form !== null) ?? null,
     conditions: deciding.flatMap(({ verdict }) => [...verdict.conditions]),
-    reasons: deciding.flatMap(({ verdict, index }) => verdict.reasons.map((reason) => ({ episode: index, ...reason }))),
+    reasons: deciding.flatMap(({ verdict, index }) => verdict.reasons.map(({ rule, atom, text, source }) => ({ episode: index, rule, atom, text, source }))),
     in: orthosis,
   }
 }

@@ -76,7 +76,7 @@ function refused(kind: 'never' | 'not-yet', verdict: Verdict, fromDay: number | 
 }
 
 function reason(rule: string, text: string): Reason {
-  return { rule, atom: '', text, source: 'catalogue, common practice (medium)' }
+  return { rule, atom: '', subject: '', text, source: 'catalogue, common practice (medium)' }
 }
 
 /** The day from which the catalogue's own clock (usual week, ceilings) is satisfied, and what sets it. */

@@ -51,7 +51,7 @@ export function assess(signature: Signature, state: CaseOnDay): Verdict {
   }
   if (judged.length === 0) {
     const text = 'Moves and loads no joint: no rule of the protocol speaks about it.'
-    return { ...nothing('clear'), basis: 'default', reasons: [{ rule: 'default', atom: '', text, source: 'vocabulary 5.2.12' }] }
+    return { ...nothing('clear'), basis: 'default', reasons: [{ rule: 'default', atom: '', subject: '', text, source: 'vocabulary 5.2.12' }] }
   }
   const kind = judged.reduce<VerdictKind>((worst, one) => worseKind(worst, one.kind), 'clear')
   const deciding = judged.filter((one) => one.kind === kind)
@@ -101,6 +101,7 @@ function globallyNever(signature: Signature): Reason | null {
   return {
     rule: 'never.everywhere',
     atom: atomText(atom),
+    subject: capital(atomWords(atom)),
     text: `${capital(atomWords(atom))} is never part of a home program.`,
     source: 'vocabulary 5.2.4, common practice',
   }
@@ -112,6 +113,7 @@ function entryGate(state: CaseOnDay, standing: PhaseStanding): Reason | null {
     return {
       rule: 'red-lock',
       atom: '',
+      subject: '',
       text: 'A red flag is open: everything stops until a therapist lifts it with a recorded outcome.',
       source: 'A1, A10, common practice',
     }
@@ -122,7 +124,7 @@ function entryGate(state: CaseOnDay, standing: PhaseStanding): Reason | null {
     state.day < 0
       ? 'Not started: day 0 still lies ahead.'
       : `Not started: ${missing.map((criterion) => criterionMeaning(criterion.text)).join('; ')} not recorded.`
-  return { rule: 'not-started', atom: '', text, source: 'vocabulary 2' }
+  return { rule: 'not-started', atom: '', subject: '', text, source: 'vocabulary 2' }
 }
 
 function judgeAtom(atom: Atom, signature: Signature, state: CaseOnDay, standing: PhaseStanding): Judgement {
@@ -256,7 +258,7 @@ function judgeByDefault(atom: Atom, state: CaseOnDay, standing: PhaseStanding): 
 }
 
 function judged(kind: VerdictKind, atom: Atom, rule: string, text: string, source: string): Judgement {
-  return { kind, basis: 'rule', reason: { rule, atom: atomText(atom), text, source }, form: null, conditions: [], missing: [] }
+  return { kind, basis: 'rule', reason: { rule, atom: atomText(atom), subject: capital(atomWords(atom)), text, source }, form: null, conditions: [], missing: [] }
 }
 
 /** Allow and caution rules of the current and all earlier phases, and the gates. */

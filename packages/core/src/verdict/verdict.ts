@@ -13,6 +13,8 @@ export function worseKind(a: VerdictKind, b: VerdictKind): VerdictKind {
 export interface Reason {
   readonly rule: string
   readonly atom: string
+  /** The atom in words, with which `text` begins where it speaks of the atom. */
+  readonly subject: string
   readonly text: string
   readonly source: string
 }
@@ -31,4 +33,23 @@ export interface Verdict {
   readonly reasons: readonly Reason[]
   /** Whether a rule or order named every atom; a verdict by default yields to the catalogue's own clock. */
   readonly basis: 'rule' | 'default'
+}
+
+/** Reasons that say the same of several motions, said once: "Active wrist flexion, active wrist extension is open…". */
+export function groupedReasons(reasons: readonly Reason[]): Reason[] {
+  const groups = new Map<string, Reason[]>()
+  for (const reason of reasons) {
+    const said = reason.subject && reason.text.startsWith(reason.subject) ? reason.text.slice(reason.subject.length) : null
+    const key = said === null ? `${reason.rule} ${reason.text}` : `${reason.rule}${said}`
+    groups.set(key, [...(groups.get(key) ?? []), reason])
+  }
+  return [...groups.values()].map((group) => {
+    const [first] = group as [Reason, ...Reason[]]
+    if (group.length === 1) return first
+    const said = first.text.startsWith(first.subject) ? first.text.slice(first.subject.length) : null
+    if (said === null) return { ...first, atom: group.map((one) => one.atom).join(', ') }
+    const subjects = group.map((one, place) => (place === 0 ? one.subject : one.subject.charAt(0).toLowerCase() + one.subject.slice(1)))
+    const plural = said.replace(/^ is /, ' are ')
+    return { ...first, atom: group.map((one) => one.atom).join(', '), subject: '', text: `${subjects.join(', ')}${plural}` }
+  })
 }

@@ -1,4 +1,4 @@
-import { addDays, criterionMeaning, type ClinicalDay, type Verdict } from '@pledge/core'
+import { addDays, criterionMeaning, groupedReasons, type ClinicalDay, type Verdict } from '@pledge/core'
 
 /** A verdict as the interface reads it, with the date beside the day. */
 export function verdictJson(verdict: Verdict, anchor: ClinicalDay) {
@@ -9,6 +9,6 @@ export function verdictJson(verdict: Verdict, anchor: ClinicalDay) {
     missing: verdict.missing.map((criterion) => ({ what: criterion.text, meaning: criterionMeaning(criterion.text) })),
     form: verdict.form,
     conditions: [...verdict.conditions],
-    reasons: verdict.reasons.map((reason) => ({ ...reason })),
+    reasons: groupedReasons(verdict.reasons),
   }
 }

@@ -148,13 +148,29 @@ export async function loadDemoClinic(database: Database, catalogue: Catalogue, n
     await loadBouts(demo, episodeId, versionId, items)
   }
 
+  /** Moments after breakfast, lunch and supper since some days ago, in the clinic's time, none ahead of now. */
+  function mealtimes(daysBack: number, seed: string): Date[] {
+    const shift = seed.length % 5
+    const moments: Date[] = []
+    for (let back = daysBack; back >= 0; back -= 1) {
+      const day = addDays(clinicalDayAt(now, timeZone), -back)
+      for (const hour of [8, 13, 19]) {
+        const utc = new Date(`${day}T${String(hour).padStart(2, '0')}:${String(5 + shift * 9).padStart(2, '0')}:00Z`)
+        const shown = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hourCycle: 'h23' }).format(utc)
+        const local = new Date(utc.getTime() - (((Number(shown) - hour + 36) % 24) - 12) * 3_600_000)
+        if (local.getTime() < now.getTime() - 20 * 60_000 && (back < daysBack || hour > 12)) moments.push(local)
+      }
+    }
+    return moments
+  }
+
   async function loadBouts(demo: DemoPatient, episodeId: string, versionId: string, items: ReturnType<typeof judgedItems>): Promise<void> {
     const lastVisit = demo.visits.at(-1)![0]
-    const spanHours = Math.max(6, (demo.day - lastVisit) * 24 - 4)
-    for (const [index, worst] of demo.bouts.entries()) {
-      const isLast = index === demo.bouts.length - 1
-      const hoursAgo = 2 + ((demo.bouts.length - 1 - index) * spanHours) / demo.bouts.length
-      const endedAt = new Date(now.getTime() - hoursAgo * 3_600_000)
+    const moments = mealtimes(demo.day - lastVisit, demo.patient.name).slice(-demo.bouts.length)
+    const pains = demo.bouts.slice(-moments.length)
+    for (const [index, worst] of pains.entries()) {
+      const isLast = index === pains.length - 1
+      const endedAt = moments[index]!
       const boutId = ulid(endedAt.getTime())
       const flag = isLast ? demo.redFlag : undefined
       const hurtAt = isLast && demo.hurtLast ? items.findIndex((item) => item.exercise.id === demo.hurtLast) : items.length

@@ -247,13 +247,17 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
 function criterionJson(criterion: Criterion, record: EpisodeRecord, state: PatientCase, users: ReadonlyMap<string, string>) {
   const row = record.facts.filter((fact) => fact.what === criterion.name).at(-1)
   const what = criterion.text
+  const score = (one: EpisodeRecord['evaluations'][number]) => (criterion.name === 'pain.rest' ? one.painRest : criterion.name === 'pain.act' ? one.painAct : null)
+  const scored = record.evaluations.filter((one) => score(one) !== null).at(-1)
   return {
     what,
     meaning: criterionMeaning(what),
     status: state.facts.status(criterion).name,
     isSurgeons: isSurgeonsToGive(what),
     staleAfterDays: staleAfterDays(criterion.name),
-    latest: row
+    latest: scored && (!row || scored.recordedAt > row.recordedAt)
+      ? { id: '', value: String(score(scored)), dated: scored.evaluatedOn, givenBy: users.get(scored.recordedBy) ?? '', how: 'measured', note: '', recordedBy: users.get(scored.recordedBy) ?? '', isWithdrawn: false }
+      : row
       ? { id: row.id, value: row.value, dated: row.dated, givenBy: row.givenBy, how: row.how, note: row.note, recordedBy: users.get(row.recordedBy) ?? '', isWithdrawn: row.isWithdrawn }
       : null,
   }

@@ -125,12 +125,12 @@ h1 {
 .step {
   padding: 5px 14px;
   border-radius: 999px;
-  color: var(--ink);
+  color: var(--ink) !important;
   text-decoration: none;
 }
 .step.router-link-active {
   background: var(--ink);
-  color: var(--paper);
+  color: var(--paper) !important;
   font-weight: 600;
 }
 .tick {

@@ -70,7 +70,7 @@ const ROLE_WORDS = { lead: 'clinic lead', therapist: 'therapist', assistant: 'as
   border-bottom: 0;
   border-radius: 5px 5px 0 0;
   background: var(--paper-deep);
-  color: var(--ink);
+  color: var(--ink) !important;
   text-decoration: none;
   white-space: nowrap;
   overflow: hidden;

@@ -80,8 +80,8 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
       <p class="cue" role="status">{{ t(`stage.${moment.stage}`) }}</p>
     </template>
 
-    <StopRules v-if="!store.hasBegun || isShowingHow" :item="item" />
     <div class="grow" />
+    <StopRules :item="item" :is-short="store.hasBegun && !isShowingHow" />
     <div class="acts">
       <button v-if="moment.stage === 'done'" class="big main" @click="store.finishItem()">{{ isLast ? t('finish') : t('nextOne') }}</button>
       <button v-else-if="store.isWorn" class="big main" @click="store.finishItem()">{{ t('wornDone') }}</button>
@@ -95,7 +95,6 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
       <div class="links">
         <button class="link" @click="store.cannot()">{{ t('cannot') }}</button>
         <button v-if="store.hasBegun" class="link" @click="isShowingHow = !isShowingHow">{{ isShowingHow ? t('hide') : t('how') }}</button>
-        <button v-else class="link" @click="store.somethingWrong()">{{ t('wrong') }}</button>
       </div>
     </div>
   </div>
@@ -163,10 +162,10 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
 }
 .work {
   display: grid;
-  grid-template-columns: 168px 1fr;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
   align-items: center;
-  gap: 20px;
-  padding: 14px;
+  gap: 18px;
+  padding: 18px;
   border-radius: 16px;
   background: var(--paper-deep);
 }
@@ -174,17 +173,21 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
   font: 750 36px var(--font);
   fill: var(--ink);
 }
+.count {
+  text-align: center;
+}
 .number {
+  display: grid;
   font-size: 24px;
   color: var(--ink-soft);
 }
 .number b {
-  font-size: 74px;
+  font-size: 88px;
   line-height: 1;
   color: var(--ink);
 }
 .cue {
-  font-size: 26px;
+  font-size: 34px;
   font-weight: 700;
   text-align: center;
 }

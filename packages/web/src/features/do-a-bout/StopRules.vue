@@ -1,20 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useBoutStore } from './boutStore'
 import type { PhoneItem } from './phoneApi'
 
 /** When to stop, for the exercise at hand. */
-const props = defineProps<{ item: PhoneItem }>()
+const props = defineProps<{ item: PhoneItem; isShort?: boolean }>()
+const store = useBoutStore()
 const { t } = useI18n()
 const rules = computed(() => props.item.stop.map((code) => t(`stop.${code}`, { cap: props.item.painCap })))
 </script>
 
 <template>
-  <section class="rules">
+  <section class="rules" :class="{ short: isShort }">
     <h2>{{ t('stopRules') }}</h2>
     <ul>
       <li v-for="rule in rules" :key="rule">{{ rule }}</li>
     </ul>
+    <button class="link wrong" @click="store.somethingWrong()">{{ t('wrong') }}</button>
   </section>
 </template>
 
@@ -31,5 +34,13 @@ h2 {
 }
 li {
   padding: 3px 0;
+}
+.short {
+  font-size: 17px;
+}
+.wrong {
+  padding: 0 !important;
+  color: var(--brick) !important;
+  font-weight: 650 !important;
 }
 </style>

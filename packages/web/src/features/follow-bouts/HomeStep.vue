@@ -170,6 +170,10 @@ em.left {
   padding: 5px 0;
   border-bottom: 1px dotted var(--line);
 }
+.item small {
+  display: block;
+  font-size: 13px;
+}
 .paused {
   color: var(--brick);
 }

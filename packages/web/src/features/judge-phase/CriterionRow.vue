@@ -19,8 +19,8 @@ const emit = defineEmits<{ record: []; withdraw: [] }>()
       <span>{{ criterion.meaning.charAt(0).toUpperCase() + criterion.meaning.slice(1) }}</span>
       <small><strong :class="criterion.status">{{ STATUS_WORDS[criterion.status] }}</strong><template v-if="criterion.latest"> · {{ whoGave(criterion) }}</template><template v-else-if="criterion.isSurgeons"> · the surgeon gives it</template></small>
     </div>
-    <button v-if="canWithdraw && criterion.status === 'met' && criterion.latest" class="plain" @click="emit('withdraw')">Withdraw</button>
-    <button v-else-if="canRecord" class="plain act" @click="emit('record')">{{ criterion.status === 'stale' ? 'Confirm again' : 'Record' }}</button>
+    <button v-if="canWithdraw && criterion.status === 'met' && criterion.latest?.id" class="plain" @click="emit('withdraw')">Withdraw</button>
+    <button v-else-if="canRecord" class="plain act" @click="emit('record')">{{ criterion.status === 'stale' ? 'Confirm again' : criterion.latest ? 'Record anew' : 'Record' }}</button>
   </li>
 </template>
 

@@ -22,9 +22,9 @@ const columns = computed<{ side: Side; kind: Kind; head: string }[]>(() => [
   { side: bench.other, kind: 'passive', head: 'passive' },
 ])
 const PLANES: readonly { title: string; motions: readonly [WristMotion, WristMotion]; ends: readonly [string, string]; upright: boolean }[] = [
-  { title: 'Flexion–extension', motions: ['wristExtension', 'wristFlexion'], ends: ['extension', 'flexion'], upright: false },
-  { title: 'Deviation', motions: ['radialDeviation', 'ulnarDeviation'], ends: ['radial', 'ulnar'], upright: false },
-  { title: 'Rotation', motions: ['supination', 'pronation'], ends: ['supination', 'pronation'], upright: true },
+  { title: 'Flexion arc', motions: ['wristExtension', 'wristFlexion'], ends: ['extension', 'flexion'], upright: false },
+  { title: 'Deviation arc', motions: ['radialDeviation', 'ulnarDeviation'], ends: ['radial', 'ulnar'], upright: false },
+  { title: 'Rotation arc', motions: ['supination', 'pronation'], ends: ['supination', 'pronation'], upright: true },
 ]
 const pairOf = (motions: readonly [WristMotion, WristMotion], read: (motion: WristMotion) => number | null): [number | null, number | null] => [read(motions[0]), read(motions[1])]
 const fans = computed(() =>
@@ -53,7 +53,7 @@ function again() {
     <section class="sheet bench">
       <header>
         <h2>Range of motion</h2>
-        <p class="soft">Degrees from neutral. A wrist that cannot reach neutral is negative: <kbd>-10</kbd>. Leave out what was not measured.</p>
+        <p class="soft">Degrees from neutral; short of neutral is negative: <kbd>-10</kbd>. Not measured stays empty.</p>
       </header>
       <table>
         <thead>
@@ -99,6 +99,12 @@ function again() {
         </tbody>
       </table>
       <p class="soft foot">Grey figures are the last readings. A change of {{ GONIOMETER_ERROR_DEG }}° or less cannot be told from the goniometer’s error (common practice, medium confidence).</p>
+      <div class="saving">
+        <TextInput v-model="bench.note" label="Note" />
+        <v-btn v-if="bench.saveState.name !== 'saved'" type="submit" :loading="bench.saveState.name === 'saving'">Save the evaluation</v-btn>
+        <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{ bench.saveState.message }}</NoticeBox>
+        <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good">Saved. <a href="" @click.prevent="again">Measure again</a></NoticeBox>
+      </div>
     </section>
     <aside class="side">
       <section class="sheet fans">
@@ -109,10 +115,6 @@ function again() {
         <h2>Pain, worst of the last 24 hours</h2>
         <PainScale v-model="bench.painRest" label="At rest" :labels="['none', 'worst']" />
         <PainScale v-model="bench.painAct" label="While moving" :labels="['none', 'worst']" />
-        <TextInput v-model="bench.note" label="Note" long />
-        <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{ bench.saveState.message }}</NoticeBox>
-        <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good">Saved. <a href="" @click.prevent="again">Measure again</a></NoticeBox>
-        <v-btn v-if="bench.saveState.name !== 'saved'" type="submit" :loading="bench.saveState.name === 'saving'">Save the evaluation</v-btn>
       </section>
     </aside>
   </form>
@@ -169,7 +171,7 @@ tbody tr {
   border-top: 1px solid var(--line);
 }
 td {
-  padding: 6px;
+  padding: 4px 6px;
   vertical-align: middle;
 }
 .injured {
@@ -182,7 +184,7 @@ td {
 .cell {
   width: 100%;
   min-width: 54px;
-  height: 36px;
+  height: 34px;
   padding: 0 8px;
   border: 1px solid var(--line);
   border-radius: 4px;
@@ -225,6 +227,21 @@ p.wrong,
 .foot {
   margin-top: 10px;
   font-size: 13px;
+}
+/* The bar that saves stays in sight, however low the window. */
+.saving {
+  position: sticky;
+  bottom: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px 14px;
+  align-items: end;
+  margin-top: 8px;
+  padding: 8px 0 2px;
+  background: var(--sheet);
+}
+.saving .notice {
+  grid-column: 1 / -1;
 }
 .side {
   display: grid;

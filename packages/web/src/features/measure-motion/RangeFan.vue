@@ -48,7 +48,7 @@ const words = computed(() => `${props.title}: ${total.value === null ? 'not meas
     <figcaption>
       {{ title }}
       <strong v-if="total !== null" class="tabular">{{ total }}°</strong>
-      <span v-if="totalOther !== null" class="soft tabular">{{ total === null ? '' : 'of' }} {{ totalOther }}°</span>
+      <span v-if="totalOther !== null" class="soft tabular">{{ total === null ? `other side ${totalOther}°` : ` of ${totalOther}°` }}</span>
     </figcaption>
   </figure>
 </template>
@@ -60,11 +60,14 @@ const words = computed(() => `${props.title}: ${total.value === null ? 'not meas
 }
 svg {
   width: 100%;
-  max-width: 168px;
+  max-width: 176px;
 }
 text {
-  font: 12.5px var(--font);
+  font: 15px var(--font);
   fill: var(--ink-soft);
+}
+figcaption .soft {
+  white-space: pre;
 }
 figcaption {
   font-size: 13.5px;

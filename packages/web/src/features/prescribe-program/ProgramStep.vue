@@ -135,7 +135,7 @@ async function openTheirs() {
             <strong>{{ rows.length }}</strong> {{ rows.length === 1 ? 'exercise' : 'exercises' }} · <strong class="tabular">{{ minutesText(burden.minutesPerBout) }}</strong> a bout ·
             <strong class="tabular">{{ minutesText(burden.minutesPerDay) }}</strong> a day in up to {{ burden.boutsPerDay }} bouts
           </template>
-          <span class="soft"> {{ saveWord }}</span>
+          <br /><span class="soft">{{ saveWord }}</span>
         </p>
         <v-btn v-if="canEdit" :loading="program.state.name === 'signing'" :disabled="rows.length === 0 || isAsSigned || program.state.name === 'overtaken'" @click="sign">
           {{ isAsSigned ? `Signed as program ${cases.data.program?.number}` : `Sign program ${(cases.data.program?.number ?? 0) + 1}` }}

@@ -80,5 +80,8 @@ const label = computed(() => `${props.name}: ${dose.value}, closed until day ${c
 .dose {
   font: 650 12.5px var(--font);
   fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
 }
 </style>

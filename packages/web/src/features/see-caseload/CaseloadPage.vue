@@ -98,6 +98,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         <div class="who">
           <router-link :to="target(row)" class="patient">{{ row.patient }}</router-link>
           <span class="soft">{{ row.side }} wrist · {{ row.condition.toLowerCase() }}</span>
+          <span class="soft therapist">{{ row.therapist }}</span>
         </div>
         <div class="when tabular">
           <strong>day {{ row.day }}</strong><span class="soft">week {{ weekOf(row.day) }}</span>
@@ -123,7 +124,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
           <p v-if="row.attention.length === 0" class="soft">On course</p>
         </div>
         <router-link :to="target(row)" class="act">{{ row.attention[0] ? ACTION_OF[row.attention[0].kind] : 'Open' }}</router-link>
-        <span class="therapist soft">{{ row.therapist }}</span>
       </li>
     </ul>
     <div v-else class="rows" aria-busy="true"><div v-for="index in 5" :key="index" class="bone" /></div>
@@ -238,7 +238,7 @@ h1 {
 .patient {
   font-size: 16.5px;
   font-weight: 650;
-  color: var(--ink);
+  color: var(--ink) !important;
   text-decoration: none;
 }
 .patient:hover {
@@ -297,12 +297,6 @@ h1 {
 }
 .act:hover {
   background: var(--teal-wash);
-}
-.therapist {
-  position: absolute;
-  right: 16px;
-  bottom: 4px;
-  font-size: 12px;
 }
 .empty {
   padding: 28px;

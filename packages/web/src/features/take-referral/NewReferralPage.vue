@@ -181,6 +181,10 @@ h2 {
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 12px;
+  align-items: start;
+}
+.clearances > .v-btn {
+  justify-self: start;
 }
 .clearances {
   display: grid;

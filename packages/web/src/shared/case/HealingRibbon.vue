@@ -28,9 +28,18 @@ const stretches = computed(() =>
   props.data.phases.map((phase, index) => {
     const from = scale.value.x(phase.startDay)
     const to = scale.value.x(phase.endDay ?? scale.value.lastDay)
-    return { ...phase, index, from, width: Math.max(0, to - from), title: `${phase.name}: from day ${phase.startDay}, ${dayText(phase.startDate)}` }
+    const wide = Math.max(0, to - from)
+    return { ...phase, index, from, width: wide, label: fitted(phase.name, wide - 14), title: `${phase.name}: from day ${phase.startDay}, ${dayText(phase.startDate)}` }
   }),
 )
+/** About the width of a letter of the ribbon, in pixels. */
+const LETTER = 6.6
+/** A name cut to its stretch, with a mark that something was cut; nothing where not even a word fits. */
+function fitted(name: string, room: number): string {
+  const letters = Math.floor(room / LETTER)
+  if (name.length <= letters) return name
+  return letters < 4 ? '' : `${name.slice(0, letters - 1).trimEnd()}…`
+}
 const visits = computed(() =>
   props.data.evaluations.map((one) => ({ x: scale.value.x(daysBetween(props.data.episode.surgeryOn, one.evaluatedOn)), title: `Evaluated ${dayText(one.evaluatedOn)}` })),
 )
@@ -65,7 +74,7 @@ const cursorLabelX = computed(() => Math.min(Math.max(cursorX.value, left.value 
         <rect :x="stretch.from" y="22" :width="stretch.width" height="30" :fill="`var(--stretch-${(stretch.index % 5) + 1})`" />
         <rect v-if="stretch.state === 'held'" :x="stretch.from" y="22" :width="stretch.width" height="30" :fill="`url(#${idBase}-held)`" />
         <rect v-if="stretch.state === 'current'" :x="stretch.from" y="49" :width="stretch.width" height="3" fill="var(--moss)" />
-        <text :x="stretch.from + 7" y="41" class="phase" :class="stretch.state" :clip-path="`url(#${idBase}-${stretch.index})`">{{ stretch.name }}</text>
+        <text :x="stretch.from + 7" y="41" class="phase" :class="stretch.state" :clip-path="`url(#${idBase}-${stretch.index})`">{{ stretch.label }}</text>
       </g>
       <g v-for="week in ticks" :key="week">
         <text :x="scale.x(week * 7)" y="78" class="tick tabular" :text-anchor="week === 0 ? 'start' : 'middle'">{{ week }}</text>

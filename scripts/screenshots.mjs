@@ -1,0 +1,113 @@
+import { mkdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { clinicEnvironment, prepareClinic, startServer } from './lib/clinic.mjs'
+import { freePort, startDatabase } from './lib/database.mjs'
+import { build, installModules, installPrograms, root, varDirectory } from './lib/install.mjs'
+import { run, say } from './lib/say.mjs'
+
+/** `npm run screenshots`: one picture of each main view, from the demo data, into docs/screenshots (or the folder named). */
+async function main() {
+  await installPrograms({ withBrowser: true })
+  await installModules()
+  await build()
+  const { choose, fill, openPage, press, reads, signIn, startBrowser } = await import('./lib/browser.mjs')
+  const directory = join(varDirectory, 'shots')
+  const target = process.argv[2] ?? join(root, 'docs/screenshots')
+  mkdirSync(target, { recursive: true })
+  rmSync(directory, { recursive: true, force: true })
+  const database = await startDatabase({ directory, durable: false })
+  const environment = clinicEnvironment(database, { directory, port: await freePort() })
+  const { signIns } = await prepareClinic(database, environment)
+  const server = await startServer(environment)
+  const { browser, close } = await startBrowser()
+  const url = `http://127.0.0.1:${server.port}`
+  const take = async (page, name) => {
+    await page.evaluate(() => document.fonts.ready)
+    await new Promise((resolve) => setTimeout(resolve, 400))
+    await page.screenshot({ path: join(target, `${name}.png`) })
+    say(name)
+  }
+  const openCase = async (page, patient, step) => {
+    await page.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
+    await press(page, patient)
+    await reads(page, 'Healing ribbon').catch(() => {})
+    await press(page, step)
+    await page.waitForNetworkIdle({ idleTime: 300 })
+  }
+  try {
+    const clinic = await openPage(browser, { width: 1280, height: 800 })
+    await clinic.goto(`${url}/sign-in`, { waitUntil: 'networkidle0' })
+    await take(clinic, 'sign-in')
+    const noor = signIns.users.find((user) => user.login === 'noor')
+    await signIn(clinic, url, noor.login, noor.password)
+    await reads(clinic, 'open episodes need somebody')
+    await take(clinic, 'caseload')
+    await press(clinic, 'New referral')
+    await reads(clinic, 'From the surgeon’s letter')
+    await fill(clinic, 'Name', 'Bente Okonjo')
+    await choose(clinic, 'Injured side', 'Left')
+    await fill(clinic, 'Day of injury', new Date(Date.now() - 8 * 86_400_000).toISOString().slice(0, 10))
+    await fill(clinic, 'Day of surgery', new Date(Date.now() - 11 * 86_400_000).toISOString().slice(0, 10))
+    await clinic.evaluate(() => window.scrollTo(0, 0))
+    await take(clinic, 'case-referral')
+    await openCase(clinic, 'Henrike Osei', 'Evaluate')
+    for (const [label, value] of [['Flexion, left side, active, degrees', '64'], ['Extension, left side, active, degrees', '58'], ['Radial deviation, left side, active, degrees', '19'], ['Ulnar deviation, left side, active, degrees', '31'], ['Pronation, left side, active, degrees', '77'], ['Supination, left side, active, degrees', '66']]) {
+      await fill(clinic, label, value)
+    }
+    await choose(clinic, 'At rest', '0')
+    await choose(clinic, 'While moving', '2')
+    await clinic.evaluate(() => window.scrollTo(0, 0))
+    await take(clinic, 'case-evaluate')
+    await openCase(clinic, 'Consuelo Iribarne', 'Phase')
+    await take(clinic, 'case-phase')
+    await openCase(clinic, 'Dmitri Valcourt', 'Program')
+    await reads(clinic, 'minutes')
+      .catch(() => {})
+    await take(clinic, 'case-program-score')
+    await press(clinic, 'Squeeze soft dough', { exact: false })
+    await take(clinic, 'exercise-inspector')
+    await press(clinic, 'At home')
+    await reads(clinic, 'Bouts at home')
+    await take(clinic, 'case-at-home')
+    const lead = await openPage(browser, { width: 1280, height: 800 })
+    const sunniva = signIns.users.find((user) => user.role === 'lead')
+    await signIn(lead, url, sunniva.login, sunniva.password)
+    await press(lead, 'Who did what')
+    await reads(lead, 'The newest 300 rows')
+    await take(lead, 'clinic-audit')
+
+    const phone = await openPage(browser, { width: 390, height: 844, isPhone: true })
+    await phone.goto(`${url}/phone`, { waitUntil: 'networkidle0' })
+    await fill(phone, 'Code', signIns.phone.code)
+    await take(phone, 'patient-pair')
+    await press(phone, 'Pair this phone')
+    await reads(phone, 'Your next bout')
+    await take(phone, 'patient-today')
+    await press(phone, 'Start')
+    await reads(phone, 'at rest?')
+    await choose(phone, 'How much does your hand hurt now, at rest?', '2')
+    await press(phone, 'Go on')
+    await reads(phone, 'Easy fist and open')
+    await take(phone, 'patient-read')
+    await press(phone, 'Start this one')
+    await new Promise((resolve) => setTimeout(resolve, 8600))
+    await take(phone, 'patient-do-it')
+    await press(phone, 'That hurts')
+    await choose(phone, 'How bad is the pain?', '3')
+    await press(phone, 'Go on')
+    await press(phone, 'Stop this bout')
+    await choose(phone, 'What was the worst pain while you did it?', '3')
+    await take(phone, 'patient-how-was-it')
+    await choose(phone, 'How much does it hurt now?', '8')
+    await press(phone, 'Save')
+    await reads(phone, 'Do no more exercises today')
+    await take(phone, 'patient-stopped')
+  } finally {
+    await close()
+    await server.stop()
+    await database.stop()
+    rmSync(directory, { recursive: true, force: true })
+  }
+}
+
+await run(main)
