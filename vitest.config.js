@@ -12,7 +12,14 @@ export default defineConfig({
   test: {
     reporters: ['default', ['json', { outputFile: process.env.VITEST_JSON ?? 'var/test/vitest.json' }]],
     projects: [
-      { ...node, test: { name: 'core', include: ['packages/core/src/**/*.test.ts', 'tests/core/**/*.test.ts'], environment: 'node' } },
+      {
+        ...node,
+        test: {
+          name: 'core',
+          include: ['packages/core/src/**/*.test.ts', 'tests/core/**/*.test.ts'],
+          environment: 'node',
+        },
+      },
       {
         ...node,
         test: {
@@ -22,6 +29,18 @@ export default defineConfig({
           globalSetup: 'tests/database/globalSetup.ts',
           fileParallelism: false,
           testTimeout: 60_000,
+          hookTimeout: 120_000,
+        },
+      },
+      {
+        ...node,
+        test: {
+          name: 'built',
+          include: ['tests/built/**/*.test.ts'],
+          environment: 'node',
+          globalSetup: 'tests/built/globalSetup.ts',
+          fileParallelism: false,
+          testTimeout: 90_000,
           hookTimeout: 120_000,
         },
       },

@@ -8,7 +8,8 @@ import { Refusal, run, say } from './lib/say.mjs'
 /** `npm run demo`: from a bare machine to a working sign-in. `-- --reset` starts afresh. */
 async function main() {
   const port = Number(process.env.PORT ?? 8080)
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Refusal(`PORT is "${process.env.PORT}"; set it to a number from 1 to 65535.`)
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Refusal(`PORT is "${process.env.PORT}"; set it to a number from 1 to 65535.`)
   await refuseBusyPort(port)
   refuseFullDisk(varDirectory)
   await installPrograms({ withBrowser: false })

@@ -51,7 +51,14 @@ async function main() {
     await clinic.evaluate(() => window.scrollTo(0, 0))
     await take(clinic, 'case-referral')
     await openCase(clinic, 'Henrike Osei', 'Evaluate')
-    for (const [label, value] of [['Flexion, left side, active, degrees', '64'], ['Extension, left side, active, degrees', '58'], ['Radial deviation, left side, active, degrees', '19'], ['Ulnar deviation, left side, active, degrees', '31'], ['Pronation, left side, active, degrees', '77'], ['Supination, left side, active, degrees', '66']]) {
+    for (const [label, value] of [
+      ['Flexion, left side, active, degrees', '64'],
+      ['Extension, left side, active, degrees', '58'],
+      ['Radial deviation, left side, active, degrees', '19'],
+      ['Ulnar deviation, left side, active, degrees', '31'],
+      ['Pronation, left side, active, degrees', '77'],
+      ['Supination, left side, active, degrees', '66'],
+    ]) {
       await fill(clinic, label, value)
     }
     await choose(clinic, 'At rest', '0')
@@ -61,8 +68,7 @@ async function main() {
     await openCase(clinic, 'Consuelo Iribarne', 'Phase')
     await take(clinic, 'case-phase')
     await openCase(clinic, 'Dmitri Valcourt', 'Program')
-    await reads(clinic, 'minutes')
-      .catch(() => {})
+    await reads(clinic, 'minutes').catch(() => {})
     await take(clinic, 'case-program-score')
     await press(clinic, 'Squeeze soft dough', { exact: false })
     await take(clinic, 'exercise-inspector')

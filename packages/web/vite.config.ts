@@ -27,7 +27,11 @@ export default defineConfig({
       workbox: {
         // Only what the phone needs; the clinic's pages are never served from a cache.
         globPatterns: ['phone.html', 'pledge.svg', 'assets/*.{js,css}', 'assets/*latin-wght-normal*.woff2'],
-        globIgnores: ['assets/{clinic,ChoiceInput,TextInput,VBtn,VIcon,display,browser}-*', 'assets/*{Step,Page}-*', 'assets/V*'],
+        globIgnores: [
+          'assets/{clinic,ChoiceInput,TextInput,VBtn,VIcon,display,browser}-*',
+          'assets/*{Step,Page}-*',
+          'assets/V*',
+        ],
         navigateFallback: '/phone.html',
         navigateFallbackAllowlist: [/^\/phone/],
       },

@@ -3,12 +3,28 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import puppeteer from 'puppeteer-core'
 
-const FLAGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--enable-unsafe-swiftshader', '--force-color-profile=srgb', '--lang=en-GB']
+const FLAGS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--enable-unsafe-swiftshader',
+  '--force-color-profile=srgb',
+  '--lang=en-GB',
+]
 
 /** Debian's Chromium without a window, with a profile of its own that is thrown away. */
 export async function startBrowser() {
   const profile = mkdtempSync(join(tmpdir(), 'pledge-browser-'))
-  const browser = await puppeteer.launch({ executablePath: '/usr/bin/chromium', args: FLAGS, userDataDir: profile })
+  const browser = await puppeteer.launch({
+    executablePath: '/usr/bin/chromium',
+    args: FLAGS,
+    userDataDir: profile,
+  })
   return {
     browser,
     async close() {
@@ -23,7 +39,11 @@ export async function openPage(browser, { width, height, isPhone = false, dark =
   const context = await browser.createBrowserContext()
   const page = await context.newPage()
   await page.setViewport({ width, height, hasTouch: isPhone, isMobile: isPhone, deviceScaleFactor: 1 })
-  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }])
+  // Without movement nothing is pressed while it still slides into place.
+  await page.emulateMediaFeatures([
+    { name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' },
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+  ])
   return page
 }
 
@@ -32,7 +52,9 @@ export async function press(page, text, { exact = true } = {}) {
   const find = (words, isExact) => {
     const clean = (node) => (node.getAttribute('aria-label') ?? node.textContent).replace(/\s+/g, ' ').trim()
     const isShown = (node) => node.getClientRects().length > 0 && !node.disabled
-    return [...document.querySelectorAll('button, a, label, summary, [role="option"]')].find((node) => isShown(node) && (isExact ? clean(node) === words : clean(node).includes(words)))
+    return [...document.querySelectorAll('button, a, label, summary, [role="option"]')].find(
+      (node) => isShown(node) && (isExact ? clean(node) === words : clean(node).includes(words)),
+    )
   }
   const handle = await page.waitForFunction(find, { timeout: 10_000 }, text, exact).catch(() => {
     throw new Error(`Nothing to press says "${text}".`)
@@ -43,17 +65,23 @@ export async function press(page, text, { exact = true } = {}) {
 
 /** Types into the field a person knows by its label. */
 export async function fill(page, label, value) {
-  const handle = await page.waitForFunction(
-    (words) => {
-      const byLabel = [...document.querySelectorAll('label')].find((node) => node.textContent.replace(/\s+/g, ' ').trim() === words)
-      const field = byLabel?.htmlFor ? document.getElementById(byLabel.htmlFor) : byLabel?.querySelector('input, textarea')
-      return field ?? document.querySelector(`[aria-label="${words}"]`)
-    },
-    { timeout: 10_000 },
-    label,
-  ).catch(() => {
-    throw new Error(`No field is called "${label}".`)
-  })
+  const handle = await page
+    .waitForFunction(
+      (words) => {
+        const byLabel = [...document.querySelectorAll('label')].find(
+          (node) => node.textContent.replace(/\s+/g, ' ').trim() === words,
+        )
+        const field = byLabel?.htmlFor
+          ? document.getElementById(byLabel.htmlFor)
+          : byLabel?.querySelector('input, textarea')
+        return field ?? document.querySelector(`[aria-label="${words}"]`)
+      },
+      { timeout: 10_000 },
+      label,
+    )
+    .catch(() => {
+      throw new Error(`No field is called "${label}".`)
+    })
   const field = handle.asElement()
   await field.evaluate((node) => node.scrollIntoView({ block: 'center' }))
   const type = await field.evaluate((node) => node.type)
@@ -72,27 +100,42 @@ export async function fill(page, label, value) {
 
 /** Chooses one of several choices by the group's legend and the choice's text. */
 export async function choose(page, legend, choice) {
-  const handle = await page.waitForFunction(
-    (group, words) => {
-      const set = [...document.querySelectorAll('fieldset')].find((node) => node.querySelector('legend')?.textContent.trim() === group)
-      return set && [...set.querySelectorAll('label')].find((node) => node.textContent.replace(/\s+/g, ' ').trim() === words)
-    },
-    { timeout: 10_000 },
-    legend,
-    choice,
-  ).catch(() => {
-    throw new Error(`No choice "${choice}" under "${legend}".`)
-  })
+  const handle = await page
+    .waitForFunction(
+      (group, words) => {
+        const set = [...document.querySelectorAll('fieldset')].find(
+          (node) => node.querySelector('legend')?.textContent.trim() === group,
+        )
+        return (
+          set &&
+          [...set.querySelectorAll('label')].find(
+            (node) => node.textContent.replace(/\s+/g, ' ').trim() === words,
+          )
+        )
+      },
+      { timeout: 10_000 },
+      legend,
+      choice,
+    )
+    .catch(() => {
+      throw new Error(`No choice "${choice}" under "${legend}".`)
+    })
   await handle.asElement().evaluate((node) => node.scrollIntoView({ block: 'center' }))
   await handle.asElement().click()
 }
 
 /** Waits until a person could read a text on the page. */
 export async function reads(page, text, timeout = 10_000) {
-  await page.waitForFunction((words) => document.body.innerText.replace(/\s+/g, ' ').includes(words), { timeout }, text).catch(async () => {
-    const shown = await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' ').slice(0, 1500))
-    throw new Error(`The page does not say "${text}". It says: ${shown}`)
-  })
+  await page
+    .waitForFunction(
+      (words) => document.body.innerText.replace(/\s+/g, ' ').includes(words),
+      { timeout },
+      text,
+    )
+    .catch(async () => {
+      const shown = await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' ').slice(0, 1500))
+      throw new Error(`The page does not say "${text}". It says: ${shown}`)
+    })
 }
 
 export async function signIn(page, url, login, password) {

@@ -20,7 +20,10 @@ export function refuseBusyPort(port) {
   return new Promise((resolve, reject) => {
     const probe = createServer()
     probe.once('error', (error) => {
-      const why = error.code === 'EACCES' ? `Port ${port} may not be used by this account.` : `Port ${port} is in use by another program.`
+      const why =
+        error.code === 'EACCES'
+          ? `Port ${port} may not be used by this account.`
+          : `Port ${port} is in use by another program.`
       reject(new Refusal(`${why} Stop that one, or choose another: PORT=8090 npm run demo`))
     })
     probe.listen(port, '127.0.0.1', () => probe.close(resolve))
@@ -30,7 +33,8 @@ export function refuseBusyPort(port) {
 /** Environment of a server on a private database. */
 export function clinicEnvironment(database, { directory, port, name = 'pledge' }) {
   const secretFile = join(directory, 'session-secret')
-  if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('base64url'), { mode: 0o600 })
+  if (!existsSync(secretFile))
+    writeFileSync(secretFile, randomBytes(32).toString('base64url'), { mode: 0o600 })
   return {
     ...process.env,
     ...DEMO,
@@ -50,7 +54,9 @@ export function clinicEnvironment(database, { directory, port, name = 'pledge' }
 /** Migrates, loads the demo clinic into an empty database, and answers its sign-ins. */
 export async function prepareClinic(database, environment) {
   await createSchema(database, environment.PLEDGE_DB_NAME)
-  const output = await runToEnd('node', ['packages/server/dist/cli/prepare.js', '--demo'], { env: withoutDaemonNoise(environment) })
+  const output = await runToEnd('node', ['packages/server/dist/cli/prepare.js', '--demo'], {
+    env: withoutDaemonNoise(environment),
+  })
   const lines = output.trim().split('\n')
   return { notes: lines.slice(0, -1), signIns: JSON.parse(lines.at(-1)) }
 }
@@ -66,7 +72,9 @@ export function startServer(environment, { entry = ['packages/server/dist/server
       if (listening) resolve({ child, port: Number(listening[1]), stop: () => stopChild(child) })
     })
     child.stderr.on('data', (chunk) => (errors += chunk))
-    child.once('exit', (code) => reject(new Refusal(`The server stopped (exit code ${code}).\n${errors.trim()}`)))
+    child.once('exit', (code) =>
+      reject(new Refusal(`The server stopped (exit code ${code}).\n${errors.trim()}`)),
+    )
   })
 }
 

@@ -1,4 +1,7 @@
-export interface Account { user: string; password: string }
+export interface Account {
+  user: string
+  password: string
+}
 export interface PrivateDatabase {
   port: number
   socket: string

@@ -32,32 +32,69 @@ export function freePort() {
  */
 export async function startDatabase({ directory, durable = true }) {
   mkdirSync(directory, { recursive: true, mode: 0o700 })
-  const [data, socket, log, pidFile] = ['data', 'db.sock', 'error.log', 'db.pid'].map((name) => join(directory, name))
-  if (socket.length > LONGEST_SOCKET_PATH) throw new Refusal(`The path ${socket} is too long for a database socket. Move Pledge to a shorter path, or set PLEDGE_VAR to one.`)
+  const [data, socket, log, pidFile] = ['data', 'db.sock', 'error.log', 'db.pid'].map((name) =>
+    join(directory, name),
+  )
+  if (socket.length > LONGEST_SOCKET_PATH)
+    throw new Refusal(
+      `The path ${socket} is too long for a database socket. Move Pledge to a shorter path, or set PLEDGE_VAR to one.`,
+    )
   const user = userInfo().username
   const doneMark = join(directory, '.init-done')
   const lock = join(directory, 'lock')
   writeFileSync(lock, '', { flag: 'a' })
   if (spawnSync('flock', ['-n', lock, 'true']).status !== 0) {
-    throw new Refusal(`The data directory ${directory} is in use by another running Pledge. Stop that one first (Ctrl-C in its window), or set PLEDGE_VAR to another directory.`)
+    throw new Refusal(
+      `The data directory ${directory} is in use by another running Pledge. Stop that one first (Ctrl-C in its window), or set PLEDGE_VAR to another directory.`,
+    )
   }
   if (!existsSync(doneMark)) {
     // A directory whose set-up was cut short is worth nothing.
     rmSync(data, { recursive: true, force: true })
-    const args = ['--no-defaults', `--datadir=${data}`, `--user=${user}`, '--auth-root-authentication-method=socket', `--auth-root-socket-user=${user}`, '--skip-test-db', '--skip-name-resolve']
+    const args = [
+      '--no-defaults',
+      `--datadir=${data}`,
+      `--user=${user}`,
+      '--auth-root-authentication-method=socket',
+      `--auth-root-socket-user=${user}`,
+      '--skip-test-db',
+      '--skip-name-resolve',
+    ]
     const made = spawnSync('mariadb-install-db', args, { encoding: 'utf8' })
-    if (made.status !== 0) throw new Refusal(`The database could not be set up in ${directory}:\n${made.stderr.trim().split('\n').slice(-8).join('\n')}`)
+    if (made.status !== 0)
+      throw new Refusal(
+        `The database could not be set up in ${directory}:\n${made.stderr.trim().split('\n').slice(-8).join('\n')}`,
+      )
   }
   const port = await freePort()
   const config = join(directory, 'my.cnf')
   writeFileSync(config, configuration({ user, data, socket, log, pidFile, port, durable }))
   const output = openSync(join(directory, 'start.log'), 'a')
-  const child = spawn('setpriv', ['--pdeathsig', 'TERM', 'flock', '-w', '5', '-F', '-E', String(LOCKED), lock, 'mariadbd', `--defaults-file=${config}`], { stdio: ['ignore', output, output], detached: true })
+  const child = spawn(
+    'setpriv',
+    [
+      '--pdeathsig',
+      'TERM',
+      'flock',
+      '-w',
+      '5',
+      '-F',
+      '-E',
+      String(LOCKED),
+      lock,
+      'mariadbd',
+      `--defaults-file=${config}`,
+    ],
+    { stdio: ['ignore', output, output], detached: true },
+  )
   let exitCode = null
   child.on('exit', (code) => (exitCode = code ?? 1))
   const deadline = Date.now() + 60_000
   for (;;) {
-    if (exitCode === LOCKED) throw new Refusal(`The data directory ${directory} is in use by another running Pledge. Stop that one first.`)
+    if (exitCode === LOCKED)
+      throw new Refusal(
+        `The data directory ${directory} is in use by another running Pledge. Stop that one first.`,
+      )
     if (exitCode !== null || Date.now() > deadline) {
       if (exitCode === null) child.kill('SIGKILL')
       const lines = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-8).join('\n') : ''
@@ -95,15 +132,27 @@ async function answers(socket, user) {
 }
 
 function sql(socket, user, statements) {
-  return execute('mariadb', ['--no-defaults', `--socket=${socket}`, `--user=${user}`, '--batch', '--skip-column-names', '-e', statements])
+  return execute('mariadb', [
+    '--no-defaults',
+    `--socket=${socket}`,
+    `--user=${user}`,
+    '--batch',
+    '--skip-column-names',
+    '-e',
+    statements,
+  ])
 }
 
 /** Creates a database with its two accounts' rights: the owner migrates, the application is granted table by table. */
 export async function createSchema(database, name) {
   const user = userInfo().username
   const { owner } = database.accounts
-  await sql(database.socket, user, `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
-    GRANT ALL PRIVILEGES ON \`${name}\`.* TO '${owner.user}'@'127.0.0.1' WITH GRANT OPTION;`)
+  await sql(
+    database.socket,
+    user,
+    `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
+    GRANT ALL PRIVILEGES ON \`${name}\`.* TO '${owner.user}'@'127.0.0.1' WITH GRANT OPTION;`,
+  )
 }
 
 export async function dropSchema(database, name) {
@@ -114,11 +163,17 @@ async function prepareAccounts({ directory, socket, user }) {
   const file = join(directory, 'accounts.json')
   if (!existsSync(file)) {
     const account = (name) => ({ user: name, password: randomBytes(24).toString('base64url') })
-    writeFileSync(file, JSON.stringify({ app: account('pledge_app'), owner: account('pledge_owner') }), { mode: 0o600 })
+    writeFileSync(file, JSON.stringify({ app: account('pledge_app'), owner: account('pledge_owner') }), {
+      mode: 0o600,
+    })
   }
   const accounts = JSON.parse(readFileSync(file, 'utf8'))
   for (const { user: name, password } of Object.values(accounts)) {
-    await sql(socket, user, `CREATE USER IF NOT EXISTS '${name}'@'127.0.0.1' IDENTIFIED BY '${password}'; ALTER USER '${name}'@'127.0.0.1' IDENTIFIED BY '${password}';`)
+    await sql(
+      socket,
+      user,
+      `CREATE USER IF NOT EXISTS '${name}'@'127.0.0.1' IDENTIFIED BY '${password}'; ALTER USER '${name}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+    )
   }
   return accounts
 }

@@ -22,7 +22,12 @@ export function runToEnd(command, args, { log, env = process.env, cwd = root } =
     child.on('close', (code) => {
       if (log) writeFileSync(log, output)
       if (code === 0) resolve(output)
-      else reject(new Refusal(`"${command} ${args.join(' ')}" failed (exit code ${code}). Its last lines:\n${output.trimEnd().split('\n').slice(-15).join('\n')}`))
+      else
+        reject(
+          new Refusal(
+            `"${command} ${args.join(' ')}" failed (exit code ${code}). Its last lines:\n${output.trimEnd().split('\n').slice(-15).join('\n')}`,
+          ),
+        )
     })
   })
 }
@@ -32,7 +37,9 @@ export function refuseFullDisk(directory) {
   mkdirSync(directory, { recursive: true })
   const { bavail, bsize } = statfsSync(directory)
   if (bavail * bsize < LEAST_FREE_BYTES) {
-    throw new Refusal(`The disk that holds ${directory} is nearly full: ${Math.round((bavail * bsize) / 1024 / 1024)} MB free, ${LEAST_FREE_BYTES / 1024 / 1024} MB needed. Free some space and start again.`)
+    throw new Refusal(
+      `The disk that holds ${directory} is nearly full: ${Math.round((bavail * bsize) / 1024 / 1024)} MB free, ${LEAST_FREE_BYTES / 1024 / 1024} MB needed. Free some space and start again.`,
+    )
   }
 }
 
@@ -42,11 +49,21 @@ export async function installPrograms({ withBrowser }) {
     .filter(([path, name]) => !existsSync(path) && (withBrowser || name !== 'chromium'))
     .map(([, name]) => name)
   if (missing.length === 0) return
-  const install = ['apt-get', 'install', '-y', '--no-install-recommends', '-o', 'DPkg::Lock::Timeout=600', ...missing]
+  const install = [
+    'apt-get',
+    'install',
+    '-y',
+    '--no-install-recommends',
+    '-o',
+    'DPkg::Lock::Timeout=600',
+    ...missing,
+  ]
   const isRoot = process.getuid?.() === 0
   const hasSudo = !isRoot && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0
   if (!isRoot && !hasSudo) {
-    throw new Refusal(`Debian packages are missing: ${missing.join(', ')}. Run this once, then start again:\n\n  sudo apt-get update && sudo ${install.join(' ')}\n`)
+    throw new Refusal(
+      `Debian packages are missing: ${missing.join(', ')}. Run this once, then start again:\n\n  sudo apt-get update && sudo ${install.join(' ')}\n`,
+    )
   }
   say(`installing Debian packages: ${missing.join(', ')} (about a minute)`)
   mkdirSync(varDirectory, { recursive: true })
@@ -57,7 +74,12 @@ export async function installPrograms({ withBrowser }) {
   const writesPolicy = isRoot && !existsSync(policy)
   if (writesPolicy) writeFileSync(policy, '#!/bin/sh\nexit 101\n', { mode: 0o755 })
   try {
-    const all = (args) => runToEnd([...prefix, ...args][0], [...prefix, ...args].slice(1), { env: environment, log: join(varDirectory, 'apt.log'), cwd: '/' })
+    const all = (args) =>
+      runToEnd([...prefix, ...args][0], [...prefix, ...args].slice(1), {
+        env: environment,
+        log: join(varDirectory, 'apt.log'),
+        cwd: '/',
+      })
     await all(['apt-get', 'update', '-o', 'DPkg::Lock::Timeout=600'])
     await all(install)
   } finally {
@@ -77,13 +99,22 @@ export async function installModules() {
   writeFileSync(mark, hash)
 }
 
-const BUILT = ['packages/core/dist/index.js', 'packages/server/dist/server.js', 'packages/web/dist/index.html']
+const BUILT = [
+  'packages/core/dist/index.js',
+  'packages/server/dist/server.js',
+  'packages/web/dist/index.html',
+]
 
 /** Builds core, server and web when a source is newer than what was built last. */
 export async function build() {
   const mark = join(varDirectory, 'built')
   const hash = sourceHash()
-  if (BUILT.every((file) => existsSync(join(root, file))) && existsSync(mark) && readFileSync(mark, 'utf8') === hash) return
+  if (
+    BUILT.every((file) => existsSync(join(root, file))) &&
+    existsSync(mark) &&
+    readFileSync(mark, 'utf8') === hash
+  )
+    return
   say('building (about 30 seconds)')
   mkdirSync(varDirectory, { recursive: true })
   await runToEnd('npm', ['run', 'build'], { log: join(varDirectory, 'build.log') })
@@ -92,7 +123,27 @@ export async function build() {
 
 function sourceHash() {
   const hash = createHash('sha256')
-  const listed = spawnSync('find', ['packages', 'tsconfig.base.json', 'package-lock.json', '-type', 'f', '-not', '-path', '*/dist/*', '-not', '-path', '*/node_modules/*', '-not', '-name', '*.test.ts'], { cwd: root, encoding: 'utf8' })
-  for (const file of listed.stdout.trim().split('\n').sort()) hash.update(file).update(readFileSync(join(root, file)))
+  const listed = spawnSync(
+    'find',
+    [
+      'packages',
+      'tsconfig.base.json',
+      'package-lock.json',
+      '-type',
+      'f',
+      '-not',
+      '-path',
+      '*/dist/*',
+      '-not',
+      '-path',
+      '*/node_modules/*',
+      '-not',
+      '-name',
+      '*.test.ts',
+    ],
+    { cwd: root, encoding: 'utf8' },
+  )
+  for (const file of listed.stdout.trim().split('\n').sort())
+    hash.update(file).update(readFileSync(join(root, file)))
   return hash.digest('hex')
 }

@@ -21,7 +21,10 @@ const caseFile = (episode: object = {}, rest: object = {}) => ({
     ],
     ...episode,
   },
-  exercises: [{ id: 'wrist-updown-active' }, { signature: { name: 'lean', motions: [{ m: 'S', mv: ['wrist.ext'] }] } }],
+  exercises: [
+    { id: 'wrist-updown-active' },
+    { signature: { name: 'lean', motions: [{ m: 'S', mv: ['wrist.ext'] }] } },
+  ],
   ...rest,
 })
 const refusal = (document: unknown): CoreError => {
@@ -46,7 +49,12 @@ describe('a case file of a plated wrist on day 45', () => {
   })
 
   it('lets the wrist move and holds the stretch, with the criteria it takes', () => {
-    expect(result.verdicts[0]).toMatchObject({ exercise: 'wrist-updown-active', verdict: 'clear', from: null, missing: [] })
+    expect(result.verdicts[0]).toMatchObject({
+      exercise: 'wrist-updown-active',
+      verdict: 'clear',
+      from: null,
+      missing: [],
+    })
     expect(result.verdicts[1]).toMatchObject({
       exercise: 'lean',
       verdict: 'not-yet',
@@ -65,7 +73,10 @@ describe('a case file of a plated wrist on day 45', () => {
     const { exercises: _none, ...whole } = caseFile({ anchors: { surgery: '2031-04-09' } })
     const verdicts = assessCaseFile(whole, catalogue).verdicts
     expect(verdicts).toHaveLength(catalogue.exercises.size)
-    expect(verdicts.find((one) => one.exercise === 'fist-gentle')).toMatchObject({ in: 'WRO', verdict: 'clear' })
+    expect(verdicts.find((one) => one.exercise === 'fist-gentle')).toMatchObject({
+      in: 'WRO',
+      verdict: 'clear',
+    })
   })
 
   it.each([
@@ -74,12 +85,16 @@ describe('a case file of a plated wrist on day 45', () => {
   ])('%s', (_case, date, missing) => {
     const recorded = ['ord.passive', 'xr.stable', 'ord.resist'].map((what) => ({ what, date: '2031-04-01' }))
     const kept = caseFile().episode.recorded.filter((fact) => fact.what !== 'edema.stable')
-    const answer = assessCaseFile(caseFile({ recorded: [...kept, ...recorded, { what: 'edema.stable', date }] }), catalogue)
+    const answer = assessCaseFile(
+      caseFile({ recorded: [...kept, ...recorded, { what: 'edema.stable', date }] }),
+      catalogue,
+    )
     expect(answer.verdicts[1]?.missing).toEqual(missing)
   })
 
   it('takes an assumed record, a withdrawal, a shift and a red flag', () => {
-    const assumed = (wish: object) => assessCaseFile(caseFile({ recorded: [], assumeRecorded: true, ...wish }), catalogue).verdicts[1]
+    const assumed = (wish: object) =>
+      assessCaseFile(caseFile({ recorded: [], assumeRecorded: true, ...wish }), catalogue).verdicts[1]
     expect(assumed({})?.verdict).toBe('clear')
     expect(assumed({ withdrawn: ['xr.union'] })).toMatchObject({ verdict: 'not-yet', missing: ['xr.union'] })
     expect(assumed({ shifts: [[7, 28]] })).toMatchObject({ verdict: 'not-yet', fromDay: 49 })
@@ -88,7 +103,10 @@ describe('a case file of a plated wrist on day 45', () => {
   })
 
   it('names a school that does not fit', () => {
-    const answer = assessCaseFile(caseFile({ recorded: [{ what: 'fix.stable', value: false, date: '2031-03-05' }] }), catalogue)
+    const answer = assessCaseFile(
+      caseFile({ recorded: [{ what: 'fix.stable', value: false, date: '2031-03-05' }] }),
+      catalogue,
+    )
     expect(answer.episodes[0]).toMatchObject({ wrongSchool: ['fix.stable'] })
   })
 })
@@ -96,16 +114,32 @@ describe('a case file of a plated wrist on day 45', () => {
 describe('a case file that cannot be', () => {
   it.each([
     ['an unknown key', caseFile({ colour: 'red' }), 'episode.colour'],
-    ['a date that does not exist', caseFile({ anchors: { surgery: '2031-02-30' } }), 'episode.anchors.surgery'],
+    [
+      'a date that does not exist',
+      caseFile({ anchors: { surgery: '2031-02-30' } }),
+      'episode.anchors.surgery',
+    ],
     ['no anchor', caseFile({ anchors: { injury: '2031-02-20' } }), 'episode.anchors.surgery'],
     ['a criterion nobody knows', caseFile({ recorded: [{ what: 'xr.fine' }] }), 'episode.recorded.0.what'],
-    ['a score without a number', caseFile({ recorded: [{ what: 'pain.act', value: 'much' }] }), 'episode.recorded.0.value'],
+    [
+      'a score without a number',
+      caseFile({ recorded: [{ what: 'pain.act', value: 'much' }] }),
+      'episode.recorded.0.value',
+    ],
     ['an unknown protocol', caseFile({ protocol: 'DRF-X' }), 'episode.protocol'],
     ['an unknown exercise', caseFile({}, { exercises: [{ id: 'handstand' }] }), 'exercises.0.id'],
-    ['an unknown motion', caseFile({}, { exercises: [{ signature: { motions: [{ m: 'A', mv: ['wrist.up'] }] } }] }), 'exercises.0.signature.motions.0.mv.0'],
+    [
+      'an unknown motion',
+      caseFile({}, { exercises: [{ signature: { motions: [{ m: 'A', mv: ['wrist.up'] }] } }] }),
+      'exercises.0.signature.motions.0.mv.0',
+    ],
     ['both a day and a date', caseFile({}, { day: 45 }), 'today'],
     ['another format', { ...caseFile(), format: 'pledge-case/9' }, 'format'],
-    ['a hundred thousand exercises', caseFile({}, { exercises: Array.from({ length: 100_000 }, () => ({ id: 'x' })) }), 'exercises'],
+    [
+      'a hundred thousand exercises',
+      caseFile({}, { exercises: Array.from({ length: 100_000 }, () => ({ id: 'x' })) }),
+      'exercises',
+    ],
     ['a list instead of an object', [], '(document)'],
   ])('%s is refused at its path', (_case, document, path) => {
     expect(refusal(document).path).toBe(path)

@@ -13,7 +13,8 @@ import {
 } from '@pledge/core'
 import { catalogue, phaseIdOf, plated } from './shippedCatalogue.js'
 
-const exercise = (signature: object): Signature => readSignature(new DocumentReader({ name: 'probe', ...signature }))
+const exercise = (signature: object): Signature =>
+  readSignature(new DocumentReader({ name: 'probe', ...signature }))
 const active = (mv: string) => exercise({ motions: [{ m: 'A', mv: [mv] }] })
 const stretch = (mv: string) => exercise({ motions: [{ m: 'S', mv: [mv] }] })
 const verdict = (signature: Signature, state: PatientCase) => assess(signature, state)
@@ -113,7 +114,9 @@ describe('what closes a motion of the injured wrist', () => {
 
   it('an unstated resistance counts as unrestricted', () => {
     expect(verdict(exercise({ grips: [{ grip: 'cyl' }] }), plated({ day: 60 })).kind).toBe('not-yet')
-    expect(verdict(exercise({ motions: [{ m: 'R', mv: ['wrist.ext'] }] }), plated({ day: 60 })).kind).toBe('not-yet')
+    expect(verdict(exercise({ motions: [{ m: 'R', mv: ['wrist.ext'] }] }), plated({ day: 60 })).kind).toBe(
+      'not-yet',
+    )
   })
 
   it('pain above 3 in action holds back load, not easy motion', () => {
@@ -129,23 +132,29 @@ describe('what closes a motion of the injured wrist', () => {
     expect(verdict(exercise({ motions: [{ m: 'PH', mv: ['wrist.ext'] }] }), day20).kind).toBe('not-yet')
   })
 
-  it("overpressure makes a stretch of an active motion", () => {
+  it('overpressure makes a stretch of an active motion', () => {
     const pushed = exercise({ motions: [{ m: 'A', mv: ['wrist.ext'] }], technique: ['overpressure'] })
     expect(verdict(pushed, plated({ day: 20 })).kind).toBe('not-yet')
   })
 
   it('a composite brings its joints along', () => {
-    const composite = exercise({ motions: [{ m: 'A', mv: ['mp.ext'] }], combos: [{ combo: 'cx_ext_wf', m: 'S' }] })
+    const composite = exercise({
+      motions: [{ m: 'A', mv: ['mp.ext'] }],
+      combos: [{ combo: 'cx_ext_wf', m: 'S' }],
+    })
     const answer = verdict(composite, plated({ day: 20 }))
     expect(answer.kind).toBe('not-yet')
     expect(answer.reasons[0]?.atom).toBe('S wrist.ext')
   })
 
-  it.each([['forced_stretch'], ['to_pain'], ['stress_test']])('%s is never part of a home program', (technique) => {
-    const forced = exercise({ motions: [{ m: 'A', mv: ['elbow.flex'] }], technique: [technique] })
-    expect(verdict(forced, plated({ day: 200 })).kind).toBe('never')
-    expect(verdict(forced, plated({ day: 200, over: { redLock: true } })).kind).toBe('never')
-  })
+  it.each([['forced_stretch'], ['to_pain'], ['stress_test']])(
+    '%s is never part of a home program',
+    (technique) => {
+      const forced = exercise({ motions: [{ m: 'A', mv: ['elbow.flex'] }], technique: [technique] })
+      expect(verdict(forced, plated({ day: 200 })).kind).toBe('never')
+      expect(verdict(forced, plated({ day: 200, over: { redLock: true } })).kind).toBe('never')
+    },
+  )
 
   it('a red flag stops everything and promises no day', () => {
     const answer = verdict(active('elbow.flex'), plated({ day: 200, over: { redLock: true } }))
@@ -158,7 +167,10 @@ describe("surgeon's orders", () => {
 
   it('a forbid closes what the protocol has opened, until its last day', () => {
     const orders = [order({ effect: 'forbid', m: ['A'], mv: ['wrist.*'], until: 21 })]
-    expect(verdict(active('wrist.ext'), plated({ day: 20, over: { orders } }))).toMatchObject({ kind: 'not-yet', fromDay: 21 })
+    expect(verdict(active('wrist.ext'), plated({ day: 20, over: { orders } }))).toMatchObject({
+      kind: 'not-yet',
+      fromDay: 21,
+    })
     expect(verdict(active('wrist.ext'), plated({ day: 21, over: { orders } })).kind).toBe('clear')
   })
 
@@ -169,14 +181,22 @@ describe("surgeon's orders", () => {
 
   it('an allow the protocol does not share is with care', () => {
     const orders = [order({ effect: 'allow', m: ['P'], mv: ['wrist.*'] })]
-    expect(verdict(exercise({ motions: [{ m: 'P', mv: ['wrist.ext'] }] }), plated({ day: 20, over: { orders } })).kind).toBe('with-care')
+    expect(
+      verdict(exercise({ motions: [{ m: 'P', mv: ['wrist.ext'] }] }), plated({ day: 20, over: { orders } }))
+        .kind,
+    ).toBe('with-care')
   })
 
   it('forbid beats allow, and nothing opens under a red flag', () => {
-    const orders = [order({ effect: 'allow', m: ['P'], mv: ['wrist.*'] }), order({ effect: 'forbid', m: ['P'], mv: ['wrist.*'] })]
+    const orders = [
+      order({ effect: 'allow', m: ['P'], mv: ['wrist.*'] }),
+      order({ effect: 'forbid', m: ['P'], mv: ['wrist.*'] }),
+    ]
     const passive = exercise({ motions: [{ m: 'P', mv: ['wrist.ext'] }] })
     expect(verdict(passive, plated({ day: 20, over: { orders } })).kind).toBe('not-yet')
-    expect(verdict(passive, plated({ day: 20, over: { orders: orders.slice(0, 1), redLock: true } })).kind).toBe('not-yet')
+    expect(
+      verdict(passive, plated({ day: 20, over: { orders: orders.slice(0, 1), redLock: true } })).kind,
+    ).toBe('not-yet')
   })
 })
 
@@ -219,11 +239,26 @@ describe('catalogue exercises after a volar plate', () => {
   })
 
   it('a contraindication on record bars it whatever the protocol says', () => {
-    expect(home('scar-circles', plated({ day: 30, over: { contraindications: ['openWound'] } })).kind).toBe('never')
+    expect(home('scar-circles', plated({ day: 30, over: { contraindications: ['openWound'] } })).kind).toBe(
+      'never',
+    )
   })
 
   it('no exercise is ever judged better when a criterion is taken away', () => {
-    const criteria = ['ord.therapy', 'ord.rom', 'ord.passive', 'ord.resist', 'ord.load', 'fix.stable', 'wound.ok', 'xr.stable', 'xr.union', 'pain.rest', 'pain.act', 'edema.stable']
+    const criteria = [
+      'ord.therapy',
+      'ord.rom',
+      'ord.passive',
+      'ord.resist',
+      'ord.load',
+      'fix.stable',
+      'wound.ok',
+      'xr.stable',
+      'xr.union',
+      'pain.rest',
+      'pain.act',
+      'edema.stable',
+    ]
     const order = ['clear', 'with-care', 'not-yet', 'never']
     for (const id of catalogue.exercises.keys()) {
       for (const day of [0, 6, 7, 14, 28, 30, 42, 57, 84, 120]) {
@@ -239,7 +274,9 @@ describe('catalogue exercises after a volar plate', () => {
   it('no guarded wrist motion opens before an x-ray except by its own rule', () => {
     const state = plated({ day: 400, without: ['xr.union', 'xr.stable'] })
     for (const [id, entry] of catalogue.exercises) {
-      const modes = signatureOf(entry, entry.dose, 'none').motions.filter((motion) => motion.motions.some((m) => /^(wrist|forearm)/.test(m)))
+      const modes = signatureOf(entry, entry.dose, 'none').motions.filter((motion) =>
+        motion.motions.some((m) => /^(wrist|forearm)/.test(m)),
+      )
       if (modes.some((motion) => motion.modes.some((mode) => ['S', 'P', 'I', 'R'].includes(mode)))) {
         expect(home(id, state).kind, id).toBe('not-yet')
       }

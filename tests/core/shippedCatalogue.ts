@@ -15,12 +15,18 @@ interface CaseWish {
 
 /** A plated wrist on a day with everything recorded, less what a test takes away. */
 export function plated({ day = 45, without = [], facts = {}, over = {} }: CaseWish = {}): PatientCase {
-  const recorded = Object.entries(facts).map(
-    ([what, value]): RecordedFact => ({ what: what as RecordedFact['what'], value: value!, date: null, withdrawn: false }),
-  )
-  const withdrawn = without.map(
-    (what): RecordedFact => ({ what: what as RecordedFact['what'], value: false, date: null, withdrawn: true }),
-  )
+  const recorded = Object.entries(facts).map(([what, value]): RecordedFact => ({
+    what: what as RecordedFact['what'],
+    value: value!,
+    date: null,
+    withdrawn: false,
+  }))
+  const withdrawn = without.map((what): RecordedFact => ({
+    what: what as RecordedFact['what'],
+    value: false,
+    date: null,
+    withdrawn: true,
+  }))
   return {
     protocol: catalogue.protocols.get('DRF-VLP-EARLY')!,
     condition: catalogue.conditions.get('distal-radius-fracture')!,

@@ -37,7 +37,11 @@ interface Options {
 }
 
 /** A server over a database of its own, with the demo clinic in it. */
-export async function testClinic({ startAt = '2031-04-11T12:00:00Z', checkpoint, limits = {} }: Options = {}) {
+export async function testClinic({
+  startAt = '2031-04-11T12:00:00Z',
+  checkpoint,
+  limits = {},
+}: Options = {}) {
   const instance = inject('database') as PrivateDatabase
   const name = `pledge_test_${process.pid}_${(count += 1)}`
   await createSchema(instance, name)
@@ -96,7 +100,13 @@ export async function signedIn(clinic: TestClinic, login: (typeof DEMO_USERS)[nu
     cookies,
     token,
     async send(method: Method, url: string, payload?: object) {
-      return clinic.app.inject({ method, url, cookies, headers: { 'csrf-token': token }, ...(payload ? { payload } : {}) })
+      return clinic.app.inject({
+        method,
+        url,
+        cookies,
+        headers: { 'csrf-token': token },
+        ...(payload ? { payload } : {}),
+      })
     },
   }
 }
@@ -109,20 +119,29 @@ export function cookiesOf(answer: { cookies: { name: string; value: string }[] }
 /** A phone paired with an episode by a code the therapist made. */
 export async function pairedPhone(clinic: TestClinic, therapist: SignedIn, episodeId: string) {
   const made = await therapist.send('POST', `/api/episodes/${episodeId}/pairings`)
-  const paired = await clinic.app.inject({ method: 'POST', url: '/api/phone/pairing', payload: { code: made.json().code } })
+  const paired = await clinic.app.inject({
+    method: 'POST',
+    url: '/api/phone/pairing',
+    payload: { code: made.json().code },
+  })
   if (paired.statusCode !== 201) throw new Error(`Not paired: ${paired.body}`)
   const headers = { authorization: `Bearer ${paired.json().token}` }
   return {
     code: made.json().code as string,
     token: paired.json().token as string,
-    send: (method: Method, url: string, payload?: object) => clinic.app.inject({ method, url, headers, ...(payload ? { payload } : {}) }),
+    send: (method: Method, url: string, payload?: object) =>
+      clinic.app.inject({ method, url, headers, ...(payload ? { payload } : {}) }),
   }
 }
 
 export { newId }
 
 /** A bout of everything in the program, done without trouble. */
-export function boutOf(program: { id: string; items: { itemId: string }[] }, clock: Clock, changes: object = {}) {
+export function boutOf(
+  program: { id: string; items: { itemId: string }[] },
+  clock: Clock,
+  changes: object = {},
+) {
   const end = clock.now().getTime() - 60_000
   return {
     id: newId(),

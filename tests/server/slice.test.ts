@@ -1,5 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { boutOf, newId, pairedPhone, signedIn, testClinic, type SignedIn, type TestClinic } from '../database/testClinic.js'
+import {
+  boutOf,
+  newId,
+  pairedPhone,
+  signedIn,
+  testClinic,
+  type SignedIn,
+  type TestClinic,
+} from '../database/testClinic.js'
 
 let clinic: TestClinic
 let noor: SignedIn
@@ -33,7 +41,8 @@ const referral = (changes: object = {}) => ({
   note: '',
   ...changes,
 })
-const problemAt = (answer: { json(): { errors: { path: string }[] } }) => answer.json().errors.map(({ path }) => path)
+const problemAt = (answer: { json(): { errors: { path: string }[] } }) =>
+  answer.json().errors.map(({ path }) => path)
 
 describe('signing in', () => {
   it('refuses a wrong password without telling which of the two was wrong', async () => {
@@ -52,7 +61,12 @@ describe('signing in', () => {
   })
 
   it('needs the token of the page, not the cookie alone', async () => {
-    const answer = await clinic.app.inject({ method: 'POST', url: '/api/referrals', cookies: noor.cookies, payload: referral() })
+    const answer = await clinic.app.inject({
+      method: 'POST',
+      url: '/api/referrals',
+      cookies: noor.cookies,
+      payload: referral(),
+    })
     expect(answer.statusCode).toBe(403)
     expect(answer.json().code).toBe('CSRF_FAILED')
   })
@@ -63,7 +77,13 @@ describe('signing in', () => {
     const cookies = Object.fromEntries(first.cookies.map(({ name, value }) => [name, value]))
     const statuses: number[] = []
     for (let attempt = 0; attempt < 5; attempt += 1) {
-      const answer = await slow.app.inject({ method: 'POST', url: '/api/session', headers: { 'csrf-token': first.json().csrfToken }, cookies, payload: { login: 'noor', password: 'x' } })
+      const answer = await slow.app.inject({
+        method: 'POST',
+        url: '/api/session',
+        headers: { 'csrf-token': first.json().csrfToken },
+        cookies,
+        payload: { login: 'noor', password: 'x' },
+      })
       statuses.push(answer.statusCode)
     }
     await slow.close()
@@ -86,14 +106,18 @@ describe('who may do what', () => {
     ['POST', '/api/phone/bouts'],
     ['GET', '/api/episodes/x'],
   ] as const)('nobody is let in without signing in: %s %s', async (method, url) => {
-    expect((await clinic.app.inject({ method, url, ...(method === 'POST' ? { payload: {} } : {}) })).statusCode).toBe(401)
+    expect(
+      (await clinic.app.inject({ method, url, ...(method === 'POST' ? { payload: {} } : {}) })).statusCode,
+    ).toBe(401)
   })
 
   it('a lead reads the audit and the cases, and signs nothing', async () => {
     const { id } = await clinic.episodeOf('Dmitri Valcourt')
     expect((await sunniva.send('GET', '/api/audit')).statusCode).toBe(200)
     expect((await noor.send('GET', '/api/audit')).statusCode).toBe(403)
-    expect((await sunniva.send('POST', `/api/episodes/${id}/program`, { id: newId(), version: 1 })).statusCode).toBe(403)
+    expect(
+      (await sunniva.send('POST', `/api/episodes/${id}/program`, { id: newId(), version: 1 })).statusCode,
+    ).toBe(403)
     expect((await sunniva.send('POST', '/api/referrals', referral())).statusCode).toBe(403)
   })
 
@@ -114,7 +138,12 @@ describe('a referral', () => {
     expect(made.statusCode).toBe(201)
     const caseload = (await noor.send('GET', '/api/caseload')).json()
     const row = caseload.cases.find((one: { episodeId: string }) => one.episodeId === made.json().episodeId)
-    expect(row).toMatchObject({ patient: 'Bente Okonjo', day: 10, phase: { id: 'P1' }, attention: expect.arrayContaining([expect.objectContaining({ kind: 'held' })]) })
+    expect(row).toMatchObject({
+      patient: 'Bente Okonjo',
+      day: 10,
+      phase: { id: 'P1' },
+      attention: expect.arrayContaining([expect.objectContaining({ kind: 'held' })]),
+    })
   })
 
   it.each([
@@ -136,8 +165,18 @@ describe('a referral', () => {
   })
 
   it("carries the surgeon's restriction into the verdicts", async () => {
-    const restriction = { restriction: 'noForearmRotation', untilOn: '2031-05-01', why: 'Radioulnar joint repaired' }
-    const { episodeId } = (await noor.send('POST', '/api/referrals', referral({ name: 'Otto Ferreira', restrictions: [restriction] }))).json()
+    const restriction = {
+      restriction: 'noForearmRotation',
+      untilOn: '2031-05-01',
+      why: 'Radioulnar joint repaired',
+    }
+    const { episodeId } = (
+      await noor.send(
+        'POST',
+        '/api/referrals',
+        referral({ name: 'Otto Ferreira', restrictions: [restriction] }),
+      )
+    ).json()
     const exercises = (await noor.send('GET', `/api/episodes/${episodeId}/exercises`)).json()
     const turn = exercises.find((one: { id: string }) => one.id === 'forearm-turn-active')
     expect(turn.verdict.kind).toBe('not-yet')
@@ -148,8 +187,13 @@ describe('a referral', () => {
 
 describe('an evaluation', () => {
   const evaluation = (changes: object = {}) => ({
-    id: newId(), evaluatedOn: '2031-04-11', painRest: 2, painAct: 3, note: '',
-    readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30 }], ...changes,
+    id: newId(),
+    evaluatedOn: '2031-04-11',
+    painRest: 2,
+    painAct: 3,
+    note: '',
+    readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30 }],
+    ...changes,
   })
 
   it('is stored in the signs of core and read back as it was measured', async () => {
@@ -160,12 +204,22 @@ describe('an evaluation', () => {
     const stored = await clinic.database.rows.readings.findAll({ where: { evaluationId: sent.id } })
     expect(stored.map((row) => row.get().angleDeg)).toEqual([-30])
     const overview = (await noor.send('GET', `/api/episodes/${id}`)).json()
-    expect(overview.evaluations.at(-1).readings).toEqual([{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30 }])
+    expect(overview.evaluations.at(-1).readings).toEqual([
+      { motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30 },
+    ])
   })
 
   it.each([
-    ['a reading no wrist can give', { readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 180 }] }, 'readings.0.readingDeg'],
-    ['half a degree', { readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30.5 }] }, 'readings.0.readingDeg'],
+    [
+      'a reading no wrist can give',
+      { readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 180 }] },
+      'readings.0.readingDeg',
+    ],
+    [
+      'half a degree',
+      { readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30.5 }] },
+      'readings.0.readingDeg',
+    ],
     ['a pain of 11', { painAct: 11 }, 'painAct'],
     ['a day ahead', { evaluatedOn: '2031-04-12' }, 'evaluatedOn'],
     ['nothing measured', { readings: [], painRest: null, painAct: null }, ''],
@@ -179,18 +233,24 @@ describe('an evaluation', () => {
 
 describe('a program', () => {
   const dose = { sets: 1, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }
-  const draftOf = async (episodeId: string) => (await noor.send('GET', `/api/episodes/${episodeId}/draft`)).json()
+  const draftOf = async (episodeId: string) =>
+    (await noor.send('GET', `/api/episodes/${episodeId}/draft`)).json()
 
   it('edited by two at once keeps the first and tells the second', async () => {
     const { id } = await clinic.episodeOf('Consuelo Iribarne')
     const { version } = await draftOf(id)
     const save = (who: SignedIn, exerciseId: string) =>
-      who.send('PUT', `/api/episodes/${id}/draft`, { version, items: [{ itemId: newId(), exerciseId, dose }] })
+      who.send('PUT', `/api/episodes/${id}/draft`, {
+        version,
+        items: [{ itemId: newId(), exerciseId, dose }],
+      })
     expect((await save(noor, 'wrist-updown-active')).statusCode).toBe(200)
     const second = await save(emeka, 'glide-hook')
     expect(second.statusCode).toBe(409)
     expect(second.json().detail).toContain('Noor Castellane')
-    expect((await draftOf(id)).items.map((item: { exerciseId: string }) => item.exerciseId)).toEqual(['wrist-updown-active'])
+    expect((await draftOf(id)).items.map((item: { exerciseId: string }) => item.exerciseId)).toEqual([
+      'wrist-updown-active',
+    ])
   })
 
   it('is not signed with an exercise that is not yet allowed', async () => {
@@ -198,7 +258,10 @@ describe('a program', () => {
     const { version } = await draftOf(id)
     const items = [{ itemId: newId(), exerciseId: 'prayer-stretch', dose: { ...dose, holdSeconds: 20 } }]
     const saved = (await noor.send('PUT', `/api/episodes/${id}/draft`, { version, items })).json()
-    const answer = await noor.send('POST', `/api/episodes/${id}/program`, { id: newId(), version: saved.version })
+    const answer = await noor.send('POST', `/api/episodes/${id}/program`, {
+      id: newId(),
+      version: saved.version,
+    })
     expect(answer.statusCode).toBe(409)
     expect(answer.json().code).toBe('NOT_CLEARED')
     expect(problemAt(answer)).toEqual(['items.0'])
@@ -207,12 +270,19 @@ describe('a program', () => {
   it('counts minutes and refuses a dose beyond its bounds at the field', async () => {
     const { id } = await clinic.episodeOf('Aurelio Tan')
     const { version } = await draftOf(id)
-    const item = (changes: object) => [{ itemId: newId(), exerciseId: 'wrist-updown-active', dose: { ...dose, ...changes } }]
-    const bad = await noor.send('PUT', `/api/episodes/${id}/draft`, { version, items: item({ repetitions: 0 }) })
+    const item = (changes: object) => [
+      { itemId: newId(), exerciseId: 'wrist-updown-active', dose: { ...dose, ...changes } },
+    ]
+    const bad = await noor.send('PUT', `/api/episodes/${id}/draft`, {
+      version,
+      items: item({ repetitions: 0 }),
+    })
     expect(problemAt(bad)).toEqual(['items.0.dose.repetitions'])
     const loaded = await noor.send('PUT', `/api/episodes/${id}/draft`, { version, items: item({ load: 2 }) })
     expect(problemAt(loaded)).toEqual(['items.0.dose.load'])
-    const good = (await noor.send('PUT', `/api/episodes/${id}/draft`, { version, items: item({ sets: 2 }) })).json()
+    const good = (
+      await noor.send('PUT', `/api/episodes/${id}/draft`, { version, items: item({ sets: 2 }) })
+    ).json()
     // 2 sets x 10 x (5 + 4) s + 30 s rest = 210 s, four times a day.
     expect(good.burden).toMatchObject({ minutesPerBout: 3.5, minutesPerDay: 14, boutsPerDay: 4 })
   })
@@ -221,9 +291,14 @@ describe('a program', () => {
     const { id } = await clinic.episodeOf('Henrike Osei')
     const { version } = await draftOf(id)
     const signing = { id: newId(), version }
-    const [first, second] = [await noor.send('POST', `/api/episodes/${id}/program`, signing), await noor.send('POST', `/api/episodes/${id}/program`, signing)]
+    const [first, second] = [
+      await noor.send('POST', `/api/episodes/${id}/program`, signing),
+      await noor.send('POST', `/api/episodes/${id}/program`, signing),
+    ]
     expect([first.json().number, second.json().number]).toEqual([2, 2])
-    await expect(clinic.database.sequelize.query('UPDATE program_versions SET number = 9')).rejects.toThrow(/denied/)
+    await expect(clinic.database.sequelize.query('UPDATE program_versions SET number = 9')).rejects.toThrow(
+      /denied/,
+    )
   })
 })
 
@@ -231,7 +306,8 @@ describe('pairing a phone', () => {
   it('works once, within its time, with the right code only', async () => {
     const { id } = await clinic.episodeOf('Dmitri Valcourt')
     const phone = await pairedPhone(clinic, noor, id)
-    const again = (code: string) => clinic.app.inject({ method: 'POST', url: '/api/phone/pairing', payload: { code } })
+    const again = (code: string) =>
+      clinic.app.inject({ method: 'POST', url: '/api/phone/pairing', payload: { code } })
     expect((await again(phone.code)).statusCode).toBe(401)
     expect((await again('0000 0000')).statusCode).toBe(401)
     expect((await again('hello')).statusCode).toBe(400)
@@ -262,7 +338,10 @@ describe('a bout from the phone', () => {
   it('sent three times, twice at once, is there once', async () => {
     const { phone, program, episodeId } = await phoneOf('Consuelo Iribarne')
     const log = boutOf(program, clinic.clock)
-    const answers = await Promise.all([phone.send('POST', '/api/phone/bouts', log), phone.send('POST', '/api/phone/bouts', log)])
+    const answers = await Promise.all([
+      phone.send('POST', '/api/phone/bouts', log),
+      phone.send('POST', '/api/phone/bouts', log),
+    ])
     answers.push(await phone.send('POST', '/api/phone/bouts', log))
     expect(answers.map((answer) => answer.statusCode).sort()).toEqual([200, 200, 201])
     expect(await clinic.database.rows.boutLogs.count({ where: { id: log.id } })).toBe(1)
@@ -279,12 +358,32 @@ describe('a bout from the phone', () => {
   })
 
   it.each([
-    ['an unknown item', (log: ReturnType<typeof boutOf>) => ({ ...log, items: [{ ...log.items[0], itemId: newId() }] }), 'items.0.itemId'],
-    ['a future time', (log: ReturnType<typeof boutOf>) => ({ ...log, endedAt: '2031-04-11T12:30:00.000Z' }), 'endedAt'],
-    ['an end before the start', (log: ReturnType<typeof boutOf>) => ({ ...log, endedAt: '2031-04-11T10:00:00.000Z' }), 'endedAt'],
+    [
+      'an unknown item',
+      (log: ReturnType<typeof boutOf>) => ({ ...log, items: [{ ...log.items[0], itemId: newId() }] }),
+      'items.0.itemId',
+    ],
+    [
+      'a future time',
+      (log: ReturnType<typeof boutOf>) => ({ ...log, endedAt: '2031-04-11T12:30:00.000Z' }),
+      'endedAt',
+    ],
+    [
+      'an end before the start',
+      (log: ReturnType<typeof boutOf>) => ({ ...log, endedAt: '2031-04-11T10:00:00.000Z' }),
+      'endedAt',
+    ],
     ['a pain of 11', (log: ReturnType<typeof boutOf>) => ({ ...log, painWorst: 11 }), 'painWorst'],
-    ['a program never signed', (log: ReturnType<typeof boutOf>) => ({ ...log, programVersionId: newId() }), 'programVersionId'],
-    ['a year long past', (log: ReturnType<typeof boutOf>) => ({ ...log, startedAt: '2029-04-11T10:00:00.000Z' }), 'startedAt'],
+    [
+      'a program never signed',
+      (log: ReturnType<typeof boutOf>) => ({ ...log, programVersionId: newId() }),
+      'programVersionId',
+    ],
+    [
+      'a year long past',
+      (log: ReturnType<typeof boutOf>) => ({ ...log, startedAt: '2029-04-11T10:00:00.000Z' }),
+      'startedAt',
+    ],
   ])('is refused with a reason: %s', async (_case, change, path) => {
     const { phone, program } = await phoneOf('Consuelo Iribarne')
     const answer = await phone.send('POST', '/api/phone/bouts', change(boutOf(program, clinic.clock)))
@@ -295,16 +394,30 @@ describe('a bout from the phone', () => {
 
   it('with a pain of 8 stops everything until a therapist lifts it', async () => {
     const { phone, program, episodeId } = await phoneOf('Rosalind Mbeki')
-    await phone.send('POST', '/api/phone/bouts', boutOf(program, clinic.clock, { painWorst: 8, endedBy: 'stop' }))
+    await phone.send(
+      'POST',
+      '/api/phone/bouts',
+      boutOf(program, clinic.clock, { painWorst: 8, endedBy: 'stop' }),
+    )
     const stopped = (await phone.send('GET', '/api/phone/today')).json()
     expect(stopped.redLock).toBe(true)
     expect(stopped.program.items.every((item: { isPaused: boolean }) => item.isPaused)).toBe(true)
     expect(stopped.clinic).toMatchObject({ phone: '555 0100', outOfHours: '555 0199' })
     const [flag] = (await noor.send('GET', `/api/episodes/${episodeId}`)).json().flags
     expect(flag).toMatchObject({ flag: 'RF.PAIN', fromPhone: true })
-    expect((await noor.send('POST', `/api/episodes/${episodeId}/flags/${flag.id}/lift`, { id: newId(), outcome: '', answeredBy: '' })).statusCode).toBe(400)
+    expect(
+      (
+        await noor.send('POST', `/api/episodes/${episodeId}/flags/${flag.id}/lift`, {
+          id: newId(),
+          outcome: '',
+          answeredBy: '',
+        })
+      ).statusCode,
+    ).toBe(400)
     const lift = { id: newId(), outcome: 'Orthosis strap too tight; loosened, pain 2.', answeredBy: '' }
-    expect((await noor.send('POST', `/api/episodes/${episodeId}/flags/${flag.id}/lift`, lift)).statusCode).toBe(201)
+    expect(
+      (await noor.send('POST', `/api/episodes/${episodeId}/flags/${flag.id}/lift`, lift)).statusCode,
+    ).toBe(201)
     expect((await phone.send('GET', '/api/phone/today')).json().redLock).toBe(false)
   })
 
@@ -312,7 +425,12 @@ describe('a bout from the phone', () => {
     const { id } = await clinic.episodeOf('Ji-ho Marchetti')
     const [flag] = (await noor.send('GET', `/api/episodes/${id}`)).json().flags
     expect(flag).toMatchObject({ flag: 'RF.BONE', needsSurgeon: true })
-    const lift = (answeredBy: string) => noor.send('POST', `/api/episodes/${id}/flags/${flag.id}/lift`, { id: newId(), outcome: 'New film: position kept.', answeredBy })
+    const lift = (answeredBy: string) =>
+      noor.send('POST', `/api/episodes/${id}/flags/${flag.id}/lift`, {
+        id: newId(),
+        outcome: 'New film: position kept.',
+        answeredBy,
+      })
     expect(problemAt(await lift(''))).toEqual(['answeredBy'])
     expect((await lift('Dr. P. Hallam-Ito')).statusCode).toBe(201)
     expect((await lift('Dr. P. Hallam-Ito')).statusCode).toBe(409)
@@ -322,14 +440,26 @@ describe('a bout from the phone', () => {
     const { phone, episodeId } = await phoneOf('Dmitri Valcourt')
     const state = async () => {
       const { program } = (await phone.send('GET', '/api/phone/today')).json()
-      return Object.fromEntries(program.items.map((item: { exerciseId: string; isPaused: boolean }) => [item.exerciseId, item.isPaused]))
+      return Object.fromEntries(
+        program.items.map((item: { exerciseId: string; isPaused: boolean }) => [
+          item.exerciseId,
+          item.isPaused,
+        ]),
+      )
     }
     expect(await state()).toMatchObject({ 'wrist-updown-side': false, 'fist-gentle': false })
     const overview = (await noor.send('GET', `/api/episodes/${episodeId}`)).json()
     const order = overview.criteria.find((one: { what: string }) => one.what === 'ord.rom').latest
-    const answer = await noor.send('POST', `/api/episodes/${episodeId}/facts/${order.id}/withdrawal`, { id: newId(), why: 'Surgeon called: screw prominent' })
+    const answer = await noor.send('POST', `/api/episodes/${episodeId}/facts/${order.id}/withdrawal`, {
+      id: newId(),
+      why: 'Surgeon called: screw prominent',
+    })
     expect(answer.statusCode).toBe(201)
-    expect(await state()).toMatchObject({ 'wrist-updown-side': true, 'forearm-turn-active': true, 'fist-gentle': false })
+    expect(await state()).toMatchObject({
+      'wrist-updown-side': true,
+      'forearm-turn-active': true,
+      'fist-gentle': false,
+    })
     const { cases } = (await noor.send('GET', '/api/caseload')).json()
     const row = cases.find((one: { episodeId: string }) => one.episodeId === episodeId)
     expect(row.attention.map((one: { kind: string }) => one.kind)).toContain('paused')
@@ -339,20 +469,38 @@ describe('a bout from the phone', () => {
 
 describe('the audit', () => {
   it('holds sign-ins, reads and changes, without what was read', async () => {
-    const rows = (await sunniva.send('GET', '/api/audit')).json() as { action: string; detail: string; isChange: boolean }[]
+    const rows = (await sunniva.send('GET', '/api/audit')).json() as {
+      action: string
+      detail: string
+      isChange: boolean
+    }[]
     const actions = new Set(rows.map((row) => row.action))
-    for (const action of ['signIn', 'signIn.refused', 'caseload.read', 'episode.read', 'referral.create', 'bout.log', 'fact.withdraw', 'flag.lift', 'draft.save']) {
+    for (const action of [
+      'signIn',
+      'signIn.refused',
+      'caseload.read',
+      'episode.read',
+      'referral.create',
+      'bout.log',
+      'fact.withdraw',
+      'flag.lift',
+      'draft.save',
+    ]) {
       expect(actions).toContain(action)
     }
     expect(JSON.stringify(rows.map((row) => row.detail))).not.toMatch(/Bente|screw prominent|loosened/)
   })
 
-  it.each([['UPDATE audit SET action = "x"'], ['DELETE FROM audit'], ['TRUNCATE audit'], ['UPDATE facts SET value = "true"'], ['DELETE FROM bout_logs'], ['UPDATE evaluations SET pain_rest = 0']])(
-    'and records cannot be rewritten by the application: %s',
-    async (statement) => {
-      await expect(clinic.database.sequelize.query(statement)).rejects.toThrow(/denied/)
-    },
-  )
+  it.each([
+    ['UPDATE audit SET action = "x"'],
+    ['DELETE FROM audit'],
+    ['TRUNCATE audit'],
+    ['UPDATE facts SET value = "true"'],
+    ['DELETE FROM bout_logs'],
+    ['UPDATE evaluations SET pain_rest = 0'],
+  ])('and records cannot be rewritten by the application: %s', async (statement) => {
+    await expect(clinic.database.sequelize.query(statement)).rejects.toThrow(/denied/)
+  })
 
   it('stops even the owner from rewriting audit rows', async () => {
     await expect(clinic.owner.query('UPDATE audit SET action = "x"')).rejects.toThrow(/never changed/)

@@ -1,5 +1,11 @@
 // Dates
-export { addDays, clinicalDayAt, daysBetween, isClinicalDay, type ClinicalDay } from './calendar/clinicalDay.js'
+export {
+  addDays,
+  clinicalDayAt,
+  daysBetween,
+  isClinicalDay,
+  type ClinicalDay,
+} from './calendar/clinicalDay.js'
 // Errors
 export { CORE_ERROR_CODES, CoreError, type CoreErrorCode } from './errors.js'
 // Reading documents
@@ -20,12 +26,25 @@ export type { Phase, Protocol, Rule, Source, Wear } from './protocol/protocol.js
 export { FREEZE_AFTER_DAYS, phaseOn, type PhaseStanding } from './protocol/phaseOn.js'
 export { readProtocol } from './protocol/readProtocol.js'
 export { shiftProtocol } from './protocol/shiftProtocol.js'
-export { isRestriction, RESTRICTION_NAMES, RESTRICTIONS, restrictionOrder, type Restriction } from './protocol/restrictions.js'
+export {
+  isRestriction,
+  RESTRICTION_NAMES,
+  RESTRICTIONS,
+  restrictionOrder,
+  type Restriction,
+} from './protocol/restrictions.js'
 // Verdicts
 export { assess, openingDay, type CaseOnDay } from './verdict/assess.js'
 export { readOrder, type Order } from './verdict/order.js'
 export { readSignature, type Signature } from './verdict/signature.js'
-export { groupedReasons, VERDICT_KINDS, worseKind, type Reason, type Verdict, type VerdictKind } from './verdict/verdict.js'
+export {
+  groupedReasons,
+  VERDICT_KINDS,
+  worseKind,
+  type Reason,
+  type Verdict,
+  type VerdictKind,
+} from './verdict/verdict.js'
 // Exercises
 export * from './exercise/exercise.js'
 export { assessExercise, orthosisFor, type PatientCase } from './exercise/assessExercise.js'
@@ -33,12 +52,25 @@ export { readCondition, type Condition } from './exercise/condition.js'
 export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
 export { signatureOf } from './exercise/signatureOf.js'
 // Dose
-export { BOUT_LIMITS, burdenOf, minutesOfBout, REST_SECONDS, sidesInTurn, WORN_FROM_SECONDS, type Burden } from './dose/minutes.js'
+export {
+  BOUT_LIMITS,
+  burdenOf,
+  minutesOfBout,
+  REST_SECONDS,
+  sidesInTurn,
+  WORN_FROM_SECONDS,
+  type Burden,
+} from './dose/minutes.js'
 export { repetitionMoment, type RepetitionMoment } from './dose/repetitionClock.js'
 // Motion
 export * from './motion/wristMotion.js'
 // At home
 export * from './adherence/stopPath.js'
 // Exchange
-export { checkCatalogue, SOURCES_OF_CODE, type Catalogue, type CatalogueSource } from './exchange/catalogue.js'
+export {
+  checkCatalogue,
+  SOURCES_OF_CODE,
+  type Catalogue,
+  type CatalogueSource,
+} from './exchange/catalogue.js'
 export { assessCaseFile, type CaseAssessment, type CaseVerdict } from './exchange/caseFile.js'

@@ -25,13 +25,18 @@ import { session } from './routes/session.js'
 import type { ClinicSettings } from './settings.js'
 
 /** Places where a test may stop the server to see that nothing is lost. */
-export type Checkpoint = 'bout.beforeInsert' | 'bout.insideTransaction' | 'bout.afterCommit' | 'bout.afterAnswer'
+export type Checkpoint =
+  'bout.beforeInsert' | 'bout.insideTransaction' | 'bout.afterCommit' | 'bout.afterAnswer'
 
 export interface AppSettings {
   readonly clinic: ClinicSettings
   readonly sessionSecret: string
   readonly isSecure: boolean
-  readonly limits: { readonly signInPerMinute: number; readonly pairingPerMinute: number; readonly requestsPerMinute: number }
+  readonly limits: {
+    readonly signInPerMinute: number
+    readonly pairingPerMinute: number
+    readonly requestsPerMinute: number
+  }
 }
 
 /** What every route is handed. */
@@ -50,15 +55,30 @@ interface AppOptions extends Omit<AppContext, 'checkpoint'> {
   readonly logLevel?: string
 }
 
-export const DEFAULT_LIMITS: AppSettings['limits'] = { signInPerMinute: 10, pairingPerMinute: 10, requestsPerMinute: 900 }
+export const DEFAULT_LIMITS: AppSettings['limits'] = {
+  signInPerMinute: 10,
+  pairingPerMinute: 10,
+  requestsPerMinute: 900,
+}
 
 /** Builds the server without listening. */
-export async function buildApp({ checkpoint = async () => {}, webDirectory, logLevel = 'warn', ...parts }: AppOptions): Promise<FastifyInstance> {
+export async function buildApp({
+  checkpoint = async () => {},
+  webDirectory,
+  logLevel = 'warn',
+  ...parts
+}: AppOptions): Promise<FastifyInstance> {
   const context: AppContext = { ...parts, checkpoint }
   const { settings, database, clock } = context
   const app: FastifyInstance = Fastify({
     bodyLimit: 256 * 1024,
-    logger: { level: logLevel, serializers: { err: withoutPatientData, req: (request) => ({ method: request.method, url: request.url.split('?')[0] ?? '' }) } },
+    logger: {
+      level: logLevel,
+      serializers: {
+        err: withoutPatientData,
+        req: (request) => ({ method: request.method, url: request.url.split('?')[0] ?? '' }),
+      },
+    },
   })
   await app.register(problems)
   await app.register(helmet, {
@@ -83,12 +103,22 @@ export async function buildApp({ checkpoint = async () => {}, webDirectory, logL
     hsts: settings.isSecure,
     referrerPolicy: { policy: 'no-referrer' },
   })
-  await app.register(rateLimit, { max: settings.limits.requestsPerMinute, timeWindow: '1 minute', allowList: (request) => !request.url.startsWith('/api') })
+  await app.register(rateLimit, {
+    max: settings.limits.requestsPerMinute,
+    timeWindow: '1 minute',
+    allowList: (request) => !request.url.startsWith('/api'),
+  })
   await app.register(cookie)
   await app.register(sessionPlugin, {
     secret: settings.sessionSecret,
     cookieName: 'pledge_session',
-    cookie: { secure: settings.isSecure, httpOnly: true, sameSite: 'strict', path: '/', maxAge: SESSION_HOURS * 3_600_000 },
+    cookie: {
+      secure: settings.isSecure,
+      httpOnly: true,
+      sameSite: 'strict',
+      path: '/',
+      maxAge: SESSION_HOURS * 3_600_000,
+    },
     saveUninitialized: false,
     rolling: true,
     store: databaseSessions(database, clock.now),
@@ -118,12 +148,19 @@ export async function buildApp({ checkpoint = async () => {}, webDirectory, logL
       wildcard: false,
       preCompressed: true,
       setHeaders(reply, path) {
-        reply.header('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache')
+        reply.header(
+          'cache-control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        )
       },
     })
   }
   app.setNotFoundHandler(async (request, reply) => {
-    const isPage = request.method === 'GET' && webDirectory && !request.url.startsWith('/api') && !request.url.startsWith('/assets')
+    const isPage =
+      request.method === 'GET' &&
+      webDirectory &&
+      !request.url.startsWith('/api') &&
+      !request.url.startsWith('/assets')
     if (!isPage) throw new Problem('NOT_FOUND', 'There is nothing at this address.')
     const page = /^\/phone(\/|$|\?)/.test(request.url) ? 'phone.html' : 'index.html'
     return reply.header('cache-control', 'no-cache').sendFile(page, join(webDirectory))

@@ -5,7 +5,8 @@ export const whole = { type: 'integer' } as const
 export const bool = { type: 'boolean' } as const
 export const maybe = <T extends { type: string }>(schema: T) => ({ ...schema, nullable: true }) as const
 export const list = <T>(items: T) => ({ type: 'array', items }) as const
-export const obj = <T extends Record<string, unknown>>(properties: T) => ({ type: 'object', properties }) as const
+export const obj = <T extends Record<string, unknown>>(properties: T) =>
+  ({ type: 'object', properties }) as const
 /** Keys of the answer's own choosing, all of one shape. */
 export const map = <T>(values: T) => ({ type: 'object', additionalProperties: values }) as const
 
@@ -18,5 +19,18 @@ export const verdictReply = obj({
   conditions: list(str),
   reasons: list(obj({ rule: str, atom: str, text: str, source: str })),
 })
-export const doseReply = obj({ sets: whole, repetitions: whole, holdSeconds: whole, boutsPerDay: whole, load: maybe(num) })
-export const exerciseTextReply = obj({ name: str, reason: str, steps: list(str), shouldFeel: str, shouldNotFeel: str, mistake: str })
+export const doseReply = obj({
+  sets: whole,
+  repetitions: whole,
+  holdSeconds: whole,
+  boutsPerDay: whole,
+  load: maybe(num),
+})
+export const exerciseTextReply = obj({
+  name: str,
+  reason: str,
+  steps: list(str),
+  shouldFeel: str,
+  shouldNotFeel: str,
+  mistake: str,
+})

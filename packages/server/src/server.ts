@@ -11,7 +11,9 @@ process.env['TZ'] = 'UTC'
 /** Starts Pledge for a clinic. Any database error, wrong setting or broken catalogue file stops the start. */
 async function main(): Promise<void> {
   const settings = readSettings(process.env)
-  const catalogue = loadCatalogue(process.env['PLEDGE_CATALOGUE'] ?? fileURLToPath(new URL('../../../catalogue', import.meta.url)))
+  const catalogue = loadCatalogue(
+    process.env['PLEDGE_CATALOGUE'] ?? fileURLToPath(new URL('../../../catalogue', import.meta.url)),
+  )
   const database = new Database(settings.database)
   await database.sequelize.authenticate()
   const clock = systemClock(settings.today)
@@ -25,7 +27,10 @@ async function main(): Promise<void> {
   })
   await app.listen({ host: settings.host, port: settings.port })
   process.stdout.write(`listening ${settings.host}:${settings.port}\n`)
-  const cleaning = setInterval(() => void database.removeExpiredSessions(clock.now()).catch(() => {}), 3_600_000)
+  const cleaning = setInterval(
+    () => void database.removeExpiredSessions(clock.now()).catch(() => {}),
+    3_600_000,
+  )
   const stop = async () => {
     clearInterval(cleaning)
     await app.close()
@@ -40,7 +45,10 @@ main().catch((error: unknown) => {
   const isPlain = error instanceof SettingError || error instanceof CoreError
   const { code } = error as { code?: string }
   if (isPlain) process.stderr.write(`${error.message}\n`)
-  else if (code === 'EADDRINUSE') process.stderr.write('The port is taken by another program. Stop that one, or set PORT to another number.\n')
+  else if (code === 'EADDRINUSE')
+    process.stderr.write(
+      'The port is taken by another program. Stop that one, or set PORT to another number.\n',
+    )
   else process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`)
   process.exit(1)
 })

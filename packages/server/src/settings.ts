@@ -34,7 +34,8 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
   }
   const port = (name: string, meaning: string) => {
     const value = Number(text(name, meaning))
-    if (env[name] && (!Number.isInteger(value) || value < 0 || value > 65_535)) problems.push(`${name}: a port from 0 to 65535`)
+    if (env[name] && (!Number.isInteger(value) || value < 0 || value > 65_535))
+      problems.push(`${name}: a port from 0 to 65535`)
     return value
   }
   const timeZone = text('PLEDGE_TIME_ZONE', "the clinic's time zone, as Europe/Lisbon")
@@ -44,9 +45,11 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
     problems.push(`PLEDGE_TIME_ZONE: "${timeZone}" is no time zone; write one as Europe/Lisbon`)
   }
   const sessionSecret = text('PLEDGE_SESSION_SECRET', 'at least 32 random characters')
-  if (sessionSecret && sessionSecret.length < 32) problems.push('PLEDGE_SESSION_SECRET: at least 32 random characters')
+  if (sessionSecret && sessionSecret.length < 32)
+    problems.push('PLEDGE_SESSION_SECRET: at least 32 random characters')
   const today = env['PLEDGE_TODAY']?.trim() || null
-  if (today !== null && !/^\d{4}-\d{2}-\d{2}$/.test(today)) problems.push('PLEDGE_TODAY: a date as 2031-04-11, or nothing')
+  if (today !== null && !/^\d{4}-\d{2}-\d{2}$/.test(today))
+    problems.push('PLEDGE_TODAY: a date as 2031-04-11, or nothing')
   const settings: Settings = {
     port: port('PORT', 'the port to listen on'),
     host: env['PLEDGE_HOST']?.trim() || '127.0.0.1',
@@ -56,7 +59,10 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
       name: text('PLEDGE_CLINIC_NAME', "the clinic's name"),
       timeZone,
       phone: text('PLEDGE_CLINIC_PHONE', 'the number a patient who must stop calls in opening hours'),
-      outOfHours: text('PLEDGE_OUT_OF_HOURS', 'the line a patient who must stop calls at night and on weekends'),
+      outOfHours: text(
+        'PLEDGE_OUT_OF_HOURS',
+        'the line a patient who must stop calls at night and on weekends',
+      ),
     },
     database: {
       host: text('PLEDGE_DB_HOST', "the database's address"),
@@ -67,6 +73,9 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
     },
     today,
   }
-  if (problems.length > 0) throw new SettingError(`Pledge cannot start. Set these environment variables:\n  ${problems.join('\n  ')}`)
+  if (problems.length > 0)
+    throw new SettingError(
+      `Pledge cannot start. Set these environment variables:\n  ${problems.join('\n  ')}`,
+    )
   return settings
 }

@@ -2,11 +2,21 @@
 export const STOP_PAIN = 8
 
 /** Red flags a patient can recognize at home, by the ids the rule base uses. */
-export const HOME_RED_FLAGS = ['RF.RUPTURE', 'RF.INFECT', 'RF.VASC', 'RF.COMPART', 'RF.NEURO', 'RF.BONE', 'RF.SKIN'] as const
+export const HOME_RED_FLAGS = [
+  'RF.RUPTURE',
+  'RF.INFECT',
+  'RF.VASC',
+  'RF.COMPART',
+  'RF.NEURO',
+  'RF.BONE',
+  'RF.SKIN',
+] as const
 export type HomeRedFlag = (typeof HOME_RED_FLAGS)[number]
 
 /** What a flag asks for. Flags whose lock needs the surgeon's or the emergency department's answer before it is lifted. */
-export const RED_FLAG_FACTS: Readonly<Record<HomeRedFlag | 'RF.PAIN', { name: string; action: 'emergency' | 'stopAll'; needsSurgeon: boolean }>> = {
+export const RED_FLAG_FACTS: Readonly<
+  Record<HomeRedFlag | 'RF.PAIN', { name: string; action: 'emergency' | 'stopAll'; needsSurgeon: boolean }>
+> = {
   'RF.RUPTURE': { name: 'Pop or sudden loss of a movement', action: 'stopAll', needsSurgeon: true },
   'RF.INFECT': { name: 'Spreading redness, heat, pus or fever', action: 'stopAll', needsSurgeon: true },
   'RF.VASC': { name: 'Pale, blue or cold finger', action: 'emergency', needsSurgeon: true },

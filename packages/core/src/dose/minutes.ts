@@ -23,7 +23,8 @@ export const BOUT_LIMITS = { minutes: 15, exercises: 7 } as const
 export function minutesOfBout(exercise: Pick<Exercise, 'shapes'>, dose: Dose, sides: 1 | 2 = 1): number {
   if (dose.holdSeconds >= WORN_FROM_SECONDS) return WORN_COSTS_MINUTES
   const movesPerSet = dose.repetitions * exercise.shapes.length
-  const seconds = dose.sets * movesPerSet * (dose.holdSeconds + CHANGE_SECONDS) + REST_SECONDS * (dose.sets - 1)
+  const seconds =
+    dose.sets * movesPerSet * (dose.holdSeconds + CHANGE_SECONDS) + REST_SECONDS * (dose.sets - 1)
   return (seconds * sides) / 60
 }
 
@@ -49,8 +50,10 @@ interface PrescribedItem {
 
 /** What a program asks of a patient's day. */
 export function burdenOf(items: readonly PrescribedItem[], bothHandsTreated = false): Burden {
-  const one = ({ exercise, dose }: PrescribedItem) => minutesOfBout(exercise, dose, sidesInTurn(exercise, bothHandsTreated))
-  const isStretch = ({ exercise }: PrescribedItem) => exercise.demand === 'stretchFirm' || exercise.demand === 'stretchGentle'
+  const one = ({ exercise, dose }: PrescribedItem) =>
+    minutesOfBout(exercise, dose, sidesInTurn(exercise, bothHandsTreated))
+  const isStretch = ({ exercise }: PrescribedItem) =>
+    exercise.demand === 'stretchFirm' || exercise.demand === 'stretchGentle'
   const sum = (list: readonly number[]) => list.reduce((total, value) => total + value, 0)
   return {
     minutesPerBout: sum(items.map(one)),

@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest'
 import { minutesOfBout } from './minutes.js'
 import { repetitionMoment } from './repetitionClock.js'
 
-const dose = (changes: object = {}) => ({ sets: 2, repetitions: 3, holdSeconds: 5, boutsPerDay: 4, load: null, ...changes })
+const dose = (changes: object = {}) => ({
+  sets: 2,
+  repetitions: 3,
+  holdSeconds: 5,
+  boutsPerDay: 4,
+  load: null,
+  ...changes,
+})
 
 describe('the moment of an exercise of 2 sets of 3 with a hold of 5 s', () => {
   it.each([
@@ -29,9 +36,12 @@ describe('the moment of an exercise of 2 sets of 3 with a hold of 5 s', () => {
     expect(repetitionMoment(dose({ holdSeconds: 0 }), 1, 2).stage).toBe('return')
   })
 
-  it.each([[dose()], [dose({ sets: 1 })], [dose({ holdSeconds: 0, sets: 3 })]])('lasts exactly the minutes that are counted: %o', (asked) => {
-    const seconds = minutesOfBout({ shapes: [{}] }, asked) * 60
-    expect(repetitionMoment(asked, 1, seconds - 0.01).stage).not.toBe('done')
-    expect(repetitionMoment(asked, 1, seconds).stage).toBe('done')
-  })
+  it.each([[dose()], [dose({ sets: 1 })], [dose({ holdSeconds: 0, sets: 3 })]])(
+    'lasts exactly the minutes that are counted: %o',
+    (asked) => {
+      const seconds = minutesOfBout({ shapes: [{}] }, asked) * 60
+      expect(repetitionMoment(asked, 1, seconds - 0.01).stage).not.toBe('done')
+      expect(repetitionMoment(asked, 1, seconds).stage).toBe('done')
+    },
+  )
 })

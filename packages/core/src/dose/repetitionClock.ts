@@ -34,15 +34,36 @@ export function repetitionMoment(dose: Dose, shapes: number, elapsedSeconds: num
   if (inSet >= setSeconds) {
     const isLast = set === dose.sets - 1
     const finished = (set + 1) * dose.repetitions
-    if (isLast) return { stage: 'done', set: dose.sets, repetition: dose.repetitions, shape: shapes, secondsLeft: 0, finished }
-    return { stage: 'rest', set: set + 1, repetition: dose.repetitions, shape: shapes, secondsLeft: round - inSet, finished }
+    if (isLast)
+      return {
+        stage: 'done',
+        set: dose.sets,
+        repetition: dose.repetitions,
+        shape: shapes,
+        secondsLeft: 0,
+        finished,
+      }
+    return {
+      stage: 'rest',
+      set: set + 1,
+      repetition: dose.repetitions,
+      shape: shapes,
+      secondsLeft: round - inSet,
+      finished,
+    }
   }
   const repetition = Math.floor(inSet / repetitionSeconds)
   const inRepetition = inSet - repetition * repetitionSeconds
   const shape = Math.floor(inRepetition / shapeSeconds)
   const inShape = inRepetition - shape * shapeSeconds
-  const place = { set: set + 1, repetition: repetition + 1, shape: shape + 1, finished: set * dose.repetitions + repetition }
+  const place = {
+    set: set + 1,
+    repetition: repetition + 1,
+    shape: shape + 1,
+    finished: set * dose.repetitions + repetition,
+  }
   if (inShape < half) return { ...place, stage: 'move', secondsLeft: half - inShape }
-  if (inShape < half + dose.holdSeconds) return { ...place, stage: 'hold', secondsLeft: half + dose.holdSeconds - inShape }
+  if (inShape < half + dose.holdSeconds)
+    return { ...place, stage: 'hold', secondsLeft: half + dose.holdSeconds - inShape }
   return { ...place, stage: 'return', secondsLeft: shapeSeconds - inShape }
 }

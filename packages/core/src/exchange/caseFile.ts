@@ -30,8 +30,23 @@ import type { Catalogue } from './catalogue.js'
 
 const FILE_KEYS = ['format', 'today', 'day', 'patient', 'episode', 'episodes', 'exercises'] as const
 const EPISODE_KEYS = [
-  'condition', 'protocol', 'variant', 'vars', 'shifts', 'side', 'digits', 'anchors', 'recorded', 'withdrawn', 'assumeRecorded',
-  'states', 'redLock', 'lastReview', 'contraindications', 'equipment', 'orders',
+  'condition',
+  'protocol',
+  'variant',
+  'vars',
+  'shifts',
+  'side',
+  'digits',
+  'anchors',
+  'recorded',
+  'withdrawn',
+  'assumeRecorded',
+  'states',
+  'redLock',
+  'lastReview',
+  'contraindications',
+  'equipment',
+  'orders',
 ] as const
 const DIGITS = ['thumb', 'index', 'middle', 'ring', 'little'] as const
 /** A file that asks for more is broken or hostile. */
@@ -62,9 +77,11 @@ export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAss
   file['format']!.oneOf(['pledge-case/1'])
   const today = file['today']!.optional((day) => day.clinicalDay())
   const dayGiven = file['day']!.optional((day) => day.integer(-400, 4000))
-  if ((today === null) === (dayGiven === null)) file['today']!.refuse('either today (a date) or day (a number), not both')
+  if ((today === null) === (dayGiven === null))
+    file['today']!.refuse('either today (a date) or day (a number), not both')
   readPatient(file['patient']!)
-  if (file['episode']!.isMissing === file['episodes']!.isMissing) file['episode']!.refuse('either episode or episodes')
+  if (file['episode']!.isMissing === file['episodes']!.isMissing)
+    file['episode']!.refuse('either episode or episodes')
   const episodeReaders = file['episode']!.isMissing ? file['episodes']!.list() : [file['episode']!]
   if (episodeReaders.length === 0 || episodeReaders.length > 10) file['episodes']!.refuse('1 to 10 episodes')
   const episodes = episodeReaders.map((reader) => readEpisode(reader, catalogue, today, dayGiven))
@@ -132,12 +149,18 @@ function verdictOf(
 ): CaseVerdict {
   const first = episodes[0]!.state
   const standing = phaseOn(first.protocol, first.day, first.facts, first.daysSinceReview)
-  const orthosis = asked.orthosis ?? (asked.exercise ? orthosisFor(asked.exercise, standing.phase) : asked.signature!.orthosis)
+  const orthosis =
+    asked.orthosis ??
+    (asked.exercise ? orthosisFor(asked.exercise, standing.phase) : asked.signature!.orthosis)
   const verdicts = episodes.map(({ state }) =>
-    asked.exercise ? assessExercise(asked.exercise, asked.dose!, state, { orthosis, posture: asked.posture }) : assess(asked.signature!, state),
+    asked.exercise
+      ? assessExercise(asked.exercise, asked.dose!, state, { orthosis, posture: asked.posture })
+      : assess(asked.signature!, state),
   )
   const kind = verdicts.map((verdict) => verdict.kind).reduce(worseKind)
-  const deciding = verdicts.map((verdict, index) => ({ verdict, index })).filter(({ verdict }) => verdict.kind === kind)
+  const deciding = verdicts
+    .map((verdict, index) => ({ verdict, index }))
+    .filter(({ verdict }) => verdict.kind === kind)
   // The later day of several injuries; unknown for one is unknown for all.
   const latest = deciding.some(({ verdict }) => verdict.fromDay === null)
     ? null
@@ -147,10 +170,14 @@ function verdictOf(
     verdict: kind,
     from: latest ? dated(latest.verdict.fromDay, episodes[latest.index]!) : null,
     fromDay: latest?.verdict.fromDay ?? null,
-    missing: [...new Set(deciding.flatMap(({ verdict }) => verdict.missing.map((criterion) => criterion.text)))],
+    missing: [
+      ...new Set(deciding.flatMap(({ verdict }) => verdict.missing.map((criterion) => criterion.text))),
+    ],
     form: deciding.map(({ verdict }) => verdict.form).find((form) => form !== null) ?? null,
     conditions: deciding.flatMap(({ verdict }) => [...verdict.conditions]),
-    reasons: deciding.flatMap(({ verdict, index }) => verdict.reasons.map(({ rule, atom, text, source }) => ({ episode: index, rule, atom, text, source }))),
+    reasons: deciding.flatMap(({ verdict, index }) =>
+      verdict.reasons.map(({ rule, atom, text, source }) => ({ episode: index, rule, atom, text, source })),
+    ),
     in: orthosis,
   }
 }
@@ -160,7 +187,11 @@ function roundedBurden(asked: readonly AskedExercise[]): CaseAssessment['burden'
     asked.flatMap(({ exercise, dose }) => (exercise && dose ? [{ exercise, dose }] : [])),
   )
   const tenth = (value: number) => Math.round(value * 10) / 10
-  return { minutesPerDay: tenth(minutesPerDay), boutsPerDay, endRangeMinutesPerDay: tenth(endRangeMinutesPerDay) }
+  return {
+    minutesPerDay: tenth(minutesPerDay),
+    boutsPerDay,
+    endRangeMinutesPerDay: tenth(endRangeMinutesPerDay),
+  }
 }
 
 function readPatient(reader: DocumentReader): void {
@@ -171,17 +202,28 @@ function readPatient(reader: DocumentReader): void {
   part['dominantHand']!.optional((hand) => hand.oneOf(['left', 'right', 'both']))
 }
 
-function readEpisode(reader: DocumentReader, catalogue: Catalogue, today: ClinicalDay | null, dayGiven: number | null): ReadEpisode {
+function readEpisode(
+  reader: DocumentReader,
+  catalogue: Catalogue,
+  today: ClinicalDay | null,
+  dayGiven: number | null,
+): ReadEpisode {
   const part = reader.object(EPISODE_KEYS)
   const protocolId = part['protocol']!.text()
   const known = catalogue.protocols.get(protocolId)
   if (!known) {
-    throw new CoreError('PROTOCOL_UNKNOWN', part['protocol']!.path, `Expected a protocol of the catalogue (${[...catalogue.protocols.keys()].join(', ')}), found "${protocolId}".`)
+    throw new CoreError(
+      'PROTOCOL_UNKNOWN',
+      part['protocol']!.path,
+      `Expected a protocol of the catalogue (${[...catalogue.protocols.keys()].join(', ')}), found "${protocolId}".`,
+    )
   }
   const conditionId = part['condition']!.optional((id) => id.text()) ?? known.condition
-  if (conditionId !== known.condition) part['condition']!.refuse(`"${known.condition}", the condition of ${protocolId}`)
+  if (conditionId !== known.condition)
+    part['condition']!.refuse(`"${known.condition}", the condition of ${protocolId}`)
   if (!part['variant']!.isMissing) part['variant']!.refuse(`null: ${protocolId} has no variants`)
-  if (!part['vars']!.isMissing && Object.keys(part['vars']!.anyObject()).length > 0) part['vars']!.refuse(`nothing: ${protocolId} has no per-patient values`)
+  if (!part['vars']!.isMissing && Object.keys(part['vars']!.anyObject()).length > 0)
+    part['vars']!.refuse(`nothing: ${protocolId} has no per-patient values`)
   let protocol: Protocol = known
   for (const shift of part['shifts']!.optionalList()) {
     const pair = shift.list()
@@ -210,18 +252,29 @@ function readEpisode(reader: DocumentReader, catalogue: Catalogue, today: Clinic
       orders: readList(part['orders']!, 200).map((order, index) => readOrder(order, `order.${index + 1}`)),
       redLock: part['redLock']!.optional((flag) => flag.flag()) ?? false,
       daysSinceReview: lastReview !== null && today !== null ? daysBetween(lastReview, today) : null,
-      contraindications: part['contraindications']!.optionalList().map((word): Contraindication => word.oneOf(CONTRAINDICATIONS)),
+      contraindications: part['contraindications']!.optionalList().map((word): Contraindication =>
+        word.oneOf(CONTRAINDICATIONS),
+      ),
     },
   }
 }
 
-function readDay(anchors: DocumentReader, protocol: Protocol, today: ClinicalDay | null, dayGiven: number | null) {
+function readDay(
+  anchors: DocumentReader,
+  protocol: Protocol,
+  today: ClinicalDay | null,
+  dayGiven: number | null,
+) {
   const part = anchors.isMissing ? null : anchors.object(ANCHORS)
-  const dates = new Map(ANCHORS.map((anchor) => [anchor, part?.[anchor]!.optional((date) => date.clinicalDay()) ?? null]))
+  const dates = new Map(
+    ANCHORS.map((anchor) => [anchor, part?.[anchor]!.optional((date) => date.clinicalDay()) ?? null]),
+  )
   const anchorDate = dates.get(protocol.anchor) ?? null
   if (dayGiven !== null) return { anchorDate, day: dayGiven }
   if (anchorDate === null) {
-    new DocumentReader(undefined, `${anchors.path}.${protocol.anchor}`).refuse(`the date of ${protocol.anchor}: ${protocol.id} counts from it`)
+    new DocumentReader(undefined, `${anchors.path}.${protocol.anchor}`).refuse(
+      `the date of ${protocol.anchor}: ${protocol.id} counts from it`,
+    )
   }
   return { anchorDate, day: daysBetween(anchorDate!, today!) }
 }
@@ -251,19 +304,39 @@ function readFact(reader: DocumentReader): RecordedFact {
 
 function readExercises(reader: DocumentReader, episode: ReadEpisode, catalogue: Catalogue): AskedExercise[] {
   if (reader.isMissing) {
-    const fitting = [...catalogue.exercises.values()].filter((exercise) => exercise.conditions.includes(episode.state.condition.id))
-    return fitting.map((exercise) => ({ exercise, signature: null, dose: exercise.dose, orthosis: null, posture: null }))
+    const fitting = [...catalogue.exercises.values()].filter((exercise) =>
+      exercise.conditions.includes(episode.state.condition.id),
+    )
+    return fitting.map((exercise) => ({
+      exercise,
+      signature: null,
+      dose: exercise.dose,
+      orthosis: null,
+      posture: null,
+    }))
   }
   return readList(reader, MOST_EXERCISES).map((item) => {
     const part = item.object(['id', 'in', 'posture', 'dose', 'digits', 'signature'])
-    if (part['id']!.isMissing === part['signature']!.isMissing) item.refuse('either the id of a catalogue exercise or a signature')
+    if (part['id']!.isMissing === part['signature']!.isMissing)
+      item.refuse('either the id of a catalogue exercise or a signature')
     part['digits']!.optionalList().forEach((digit) => digit.oneOf(DIGITS))
     if (!part['signature']!.isMissing) {
-      return { exercise: null, signature: readSignature(part['signature']!), dose: null, orthosis: null, posture: null }
+      return {
+        exercise: null,
+        signature: readSignature(part['signature']!),
+        dose: null,
+        orthosis: null,
+        posture: null,
+      }
     }
     const id = part['id']!.text()
     const exercise = catalogue.exercises.get(id)
-    if (!exercise) throw new CoreError('EXERCISE_UNKNOWN', part['id']!.path, `Expected an exercise of the catalogue, found "${id}".`)
+    if (!exercise)
+      throw new CoreError(
+        'EXERCISE_UNKNOWN',
+        part['id']!.path,
+        `Expected an exercise of the catalogue, found "${id}".`,
+      )
     return {
       exercise,
       signature: null,

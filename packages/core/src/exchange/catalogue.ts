@@ -38,12 +38,16 @@ export function checkCatalogue(catalogue: Catalogue): void {
   for (const condition of catalogue.conditions.values()) {
     cite(`conditions.${condition.id}.source`, condition.source.key)
     for (const id of [...condition.protocols, ...Object.keys(condition.schoolWeeks)]) {
-      if (!catalogue.protocols.has(id)) refuse(`conditions.${condition.id}.protocols`, `Expected a protocol of the catalogue, found "${id}".`)
+      if (!catalogue.protocols.has(id))
+        refuse(`conditions.${condition.id}.protocols`, `Expected a protocol of the catalogue, found "${id}".`)
     }
   }
   for (const protocol of catalogue.protocols.values()) {
     if (!catalogue.conditions.has(protocol.condition)) {
-      refuse(`protocols.${protocol.id}.condition`, `Expected a condition of the catalogue, found "${protocol.condition}".`)
+      refuse(
+        `protocols.${protocol.id}.condition`,
+        `Expected a condition of the catalogue, found "${protocol.condition}".`,
+      )
     }
     protocol.sources.forEach((source) => cite(`protocols.${protocol.id}.src`, source.key))
   }
@@ -51,17 +55,23 @@ export function checkCatalogue(catalogue: Catalogue): void {
     const path = `exercises.${exercise.id}`
     exercise.sources.forEach((source) => cite(`${path}.source`, source.key))
     for (const condition of [...exercise.conditions, ...Object.keys(exercise.gateWeeks)]) {
-      if (!catalogue.conditions.has(condition)) refuse(`${path}.conditions`, `Expected a condition of the catalogue, found "${condition}".`)
+      if (!catalogue.conditions.has(condition))
+        refuse(`${path}.conditions`, `Expected a condition of the catalogue, found "${condition}".`)
     }
     for (const id of [...exercise.ladder.easier, ...exercise.ladder.harder]) {
-      if (!catalogue.exercises.has(id)) refuse(`${path}.ladder`, `Expected an exercise of the catalogue, found "${id}".`)
+      if (!catalogue.exercises.has(id))
+        refuse(`${path}.ladder`, `Expected an exercise of the catalogue, found "${id}".`)
     }
     const above = (id: string): readonly string[] => catalogue.exercises.get(id)?.ladder.harder ?? []
     const seen = new Set<string>()
     const queue = [...above(exercise.id)]
     while (queue.length > 0) {
       const id = queue.pop()!
-      if (id === exercise.id) refuse(`${path}.ladder.harder`, 'Expected a ladder that leads upward, found one that comes back to itself.')
+      if (id === exercise.id)
+        refuse(
+          `${path}.ladder.harder`,
+          'Expected a ladder that leads upward, found one that comes back to itself.',
+        )
       if (!seen.has(id)) {
         seen.add(id)
         queue.push(...above(id))
@@ -69,9 +79,17 @@ export function checkCatalogue(catalogue: Catalogue): void {
     }
   }
   for (const key of catalogue.sources.keys()) {
-    if (!used.has(key) && !SOURCES_OF_CODE.includes(key)) refuse(`sources.${key}`, 'Expected a source that something rests on; remove it or cite it.')
+    if (!used.has(key) && !SOURCES_OF_CODE.includes(key))
+      refuse(`sources.${key}`, 'Expected a source that something rests on; remove it or cite it.')
   }
 }
 
 /** Sources that constants in code rest on, named in their docstrings. */
-export const SOURCES_OF_CODE: readonly string[] = ['A3-RESPONSE', 'A13-BOUT', 'A16-DOSE', 'A17-ERROR', 'A-RESISTANCE', 'ASHT-1992']
+export const SOURCES_OF_CODE: readonly string[] = [
+  'A3-RESPONSE',
+  'A13-BOUT',
+  'A16-DOSE',
+  'A17-ERROR',
+  'A-RESISTANCE',
+  'ASHT-1992',
+]

@@ -35,7 +35,12 @@ function alwaysWorn(phase: Phase | null): Orthosis | null {
  * every atom by a rule, an unreached usual week or structure ceiling turns clear into "with care"; where it rests on a
  * default, it makes it "not yet". Contraindications always apply. The catalogue never opens anything.
  */
-export function assessExercise(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone = {}): Verdict {
+export function assessExercise(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  done: HowDone = {},
+): Verdict {
   const standing = phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview)
   const worn = done.orthosis ?? orthosisFor(exercise, standing.phase)
   const derived = signatureOf(exercise, dose, worn)
@@ -52,14 +57,17 @@ export function assessExercise(exercise: Exercise, dose: Dose, state: PatientCas
   if (always && worn === 'none' && byProtocol.basis === 'default') {
     const wear = standing.phase!.wear.find((one) => one.orthosis === always)!
     if (!wear.offFor.includes('exercise')) {
-      const opens = state.protocol.phases.find((phase) => alwaysWorn(phase) !== always && phase.days[0] >= state.day)
+      const opens = state.protocol.phases.find(
+        (phase) => alwaysWorn(phase) !== always && phase.days[0] >= state.day,
+      )
       const text = `Needs the ${ORTHOSIS_NAMES[always] ?? always} off, and in this phase it stays on: ${wear.text}`
       return refused('not-yet', byProtocol, opens?.days[0] ?? null, reason('catalogue.orthosis', text))
     }
   }
   const clock = clockOf(exercise, state)
   if (clock && state.day < clock.day) {
-    if (byProtocol.basis === 'default') return refused('not-yet', byProtocol, clock.day, reason(clock.rule, clock.text))
+    if (byProtocol.basis === 'default')
+      return refused('not-yet', byProtocol, clock.day, reason(clock.rule, clock.text))
     const text = `Earlier than the catalogue's usual week ${Math.floor(clock.day / 7)}: ${clock.text}`
     return {
       ...byProtocol,

@@ -21,7 +21,15 @@ export interface Condition {
 
 /** @throws CoreError `DOCUMENT_INVALID` with the path and what was expected */
 export function readCondition(document: unknown): Condition {
-  const doc = new DocumentReader(document).object(['id', 'code', 'name', 'protocols', 'ceilings', 'schoolWeeks', 'source'])
+  const doc = new DocumentReader(document).object([
+    'id',
+    'code',
+    'name',
+    'protocols',
+    'ceilings',
+    'schoolWeeks',
+    'source',
+  ])
   const name = doc['name']!.object(['en', 'es'])
   const source = doc['source']!.object(['key', 'confidence'])
   return {
@@ -50,6 +58,9 @@ export function readCondition(document: unknown): Condition {
         return [protocol, Object.fromEntries(stated.map((demand) => [demand, part[demand]!.integer(0, 52)]))]
       }),
     ),
-    source: { key: source['key']!.text(), confidence: source['confidence']!.oneOf(['high', 'medium', 'low']) },
+    source: {
+      key: source['key']!.text(),
+      confidence: source['confidence']!.oneOf(['high', 'medium', 'low']),
+    },
   }
 }

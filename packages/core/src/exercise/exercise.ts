@@ -44,14 +44,43 @@ export const REST_ANGLES: Readonly<Record<AngleName, number>> = {
 export type Pose = Readonly<Partial<Record<AngleName, number>>>
 
 export const FAMILIES = [
-  'edema', 'heat-cold', 'soft-tissue', 'passive-range', 'prolonged-stretch', 'place-and-hold', 'active-range', 'blocking',
-  'tendon-glide', 'tenodesis', 'nerve-slider', 'nerve-tensioner', 'isometric', 'isotonic', 'grip', 'pinch', 'dexterity',
-  'proprioception', 'desensitization', 'functional',
+  'edema',
+  'heat-cold',
+  'soft-tissue',
+  'passive-range',
+  'prolonged-stretch',
+  'place-and-hold',
+  'active-range',
+  'blocking',
+  'tendon-glide',
+  'tenodesis',
+  'nerve-slider',
+  'nerve-tensioner',
+  'isometric',
+  'isotonic',
+  'grip',
+  'pinch',
+  'dexterity',
+  'proprioception',
+  'desensitization',
+  'functional',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 
 /** How much an exercise asks of healing tissue; a different scale from the resistance classes, never compared with them. */
-export const DEMANDS = ['care', 'taught', 'free', 'block', 'use', 'stretchGentle', 'stretchFirm', 'load1', 'load2', 'load3', 'nerve'] as const
+export const DEMANDS = [
+  'care',
+  'taught',
+  'free',
+  'block',
+  'use',
+  'stretchGentle',
+  'stretchFirm',
+  'load1',
+  'load2',
+  'load3',
+  'nerve',
+] as const
 export type Demand = (typeof DEMANDS)[number]
 
 export const FORCES = [
@@ -68,7 +97,15 @@ export const FORCES = [
 ] as const
 export type Force = (typeof FORCES)[number]
 
-export const HAND_GRIPS = ['none', 'cylindrical', 'full-fist', 'spherical', 'three-jaw', 'lateral', 'tip'] as const
+export const HAND_GRIPS = [
+  'none',
+  'cylindrical',
+  'full-fist',
+  'spherical',
+  'three-jaw',
+  'lateral',
+  'tip',
+] as const
 
 export const LOAD_UNITS = ['kg', 'percentEffort', 'houseStep', 'bodyWeight'] as const
 /** What an exercise is loaded with, and the steps a therapist may choose, lightest first. */
@@ -77,7 +114,17 @@ export interface Load {
   readonly steps: readonly number[]
 }
 
-export const STRESS_MODES = ['glide', 'active', 'stretch', 'resist', 'compress', 'gap', 'shear', 'torsion', 'touch'] as const
+export const STRESS_MODES = [
+  'glide',
+  'active',
+  'stretch',
+  'resist',
+  'compress',
+  'gap',
+  'shear',
+  'torsion',
+  'touch',
+] as const
 export const STRESS_LEVELS = ['none', 'low', 'med', 'high'] as const
 export interface StructureStress {
   readonly structure: string
@@ -87,8 +134,24 @@ export interface StructureStress {
 
 /** Words that bar or limit an exercise whatever the protocol says. */
 export const CONTRAINDICATIONS = [
-  'latex', 'adhesive', 'insensate', 'openWound', 'sutures', 'pins', 'infection', 'ischaemia', 'raynaud', 'digitalArteryRepair',
-  'anticoagulant', 'lymphedema', 'dialysisFistula', 'heartOrKidneyOverload', 'pregnancy', 'clot', 'activeBlock', 'growthPlate',
+  'latex',
+  'adhesive',
+  'insensate',
+  'openWound',
+  'sutures',
+  'pins',
+  'infection',
+  'ischaemia',
+  'raynaud',
+  'digitalArteryRepair',
+  'anticoagulant',
+  'lymphedema',
+  'dialysisFistula',
+  'heartOrKidneyOverload',
+  'pregnancy',
+  'clot',
+  'activeBlock',
+  'growthPlate',
 ] as const
 export type Contraindication = (typeof CONTRAINDICATIONS)[number]
 
@@ -105,7 +168,9 @@ export interface Dose {
   readonly load: number | null
 }
 
-export type DoseRange = Readonly<Record<'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay', readonly [number, number]>>
+export type DoseRange = Readonly<
+  Record<'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay', readonly [number, number]>
+>
 
 export interface ExerciseText {
   readonly name: string

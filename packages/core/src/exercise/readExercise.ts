@@ -4,8 +4,29 @@ import { readSignature } from '../verdict/signature.js'
 import * as shape from './exercise.js'
 
 const KEYS = [
-  'id', 'family', 'region', 'demand', 'conditions', 'start', 'end', 'force', 'grip', 'load', 'equipment', 'stress', 'dose', 'range',
-  'safety', 'gateWeeks', 'ladder', 'worn', 'side', 'contraindications', 'signature', 'source', 'text',
+  'id',
+  'family',
+  'region',
+  'demand',
+  'conditions',
+  'start',
+  'end',
+  'force',
+  'grip',
+  'load',
+  'equipment',
+  'stress',
+  'dose',
+  'range',
+  'safety',
+  'gateWeeks',
+  'ladder',
+  'worn',
+  'side',
+  'contraindications',
+  'signature',
+  'source',
+  'text',
 ] as const
 
 /** What a therapist may set at all; the entry's own range lies inside. */
@@ -66,7 +87,10 @@ export function readExercise(document: unknown): shape.Exercise {
     maxRise: safety['maxRise']!.integer(0, 10),
     stop: safety['stop']!.list().map((code) => code.oneOf(shape.STOP_RULES)),
     gateWeeks: Object.fromEntries(
-      Object.entries(doc['gateWeeks']!.anyObject()).map(([condition, week]) => [condition, week.integer(0, 52)]),
+      Object.entries(doc['gateWeeks']!.anyObject()).map(([condition, week]) => [
+        condition,
+        week.integer(0, 52),
+      ]),
     ),
     ladder: {
       easier: ladder['easier']!.list().map((id) => id.text()),
@@ -87,7 +111,12 @@ export function readExercise(document: unknown): shape.Exercise {
 function readPose(reader: DocumentReader): shape.Pose {
   const part = reader.object(shape.ANGLE_NAMES)
   const stated = shape.ANGLE_NAMES.filter((name) => !part[name]!.isMissing)
-  return Object.fromEntries(stated.map((name) => [name, part[name]!.number(shape.ANGLE_WINDOWS[name][0], shape.ANGLE_WINDOWS[name][1])]))
+  return Object.fromEntries(
+    stated.map((name) => [
+      name,
+      part[name]!.number(shape.ANGLE_WINDOWS[name][0], shape.ANGLE_WINDOWS[name][1]),
+    ]),
+  )
 }
 
 function readStress(reader: DocumentReader): shape.StructureStress {

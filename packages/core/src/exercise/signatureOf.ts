@@ -1,4 +1,13 @@
-import type { Combo, Grip, Mode, Motion, Orthosis, ResistanceClass, Arcs, Axis } from '../protocol/vocabulary.js'
+import type {
+  Combo,
+  Grip,
+  Mode,
+  Motion,
+  Orthosis,
+  ResistanceClass,
+  Arcs,
+  Axis,
+} from '../protocol/vocabulary.js'
 import { axisOfMotion } from '../protocol/vocabulary.js'
 import type { Signature, SignatureMotion } from '../verdict/signature.js'
 import { ANGLE_NAMES, REST_ANGLES, type AngleName, type Dose, type Exercise, type Load } from './exercise.js'
@@ -41,7 +50,13 @@ const GRIP_OF_HAND: Readonly<Record<Exercise['grip'], Grip | null>> = {
   lateral: 'key',
   tip: 'tip',
 }
-const DIGIT_ANGLES: readonly AngleName[] = ['mcpFlexion', 'pipFlexion', 'dipFlexion', 'thumbMcpFlexion', 'thumbIpFlexion']
+const DIGIT_ANGLES: readonly AngleName[] = [
+  'mcpFlexion',
+  'pipFlexion',
+  'dipFlexion',
+  'thumbMcpFlexion',
+  'thumbIpFlexion',
+]
 
 /**
  * What an exercise does to tissue at a dose and in an orthosis, from its joint angles and force alone: nothing of it
@@ -53,8 +68,13 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
   const isLong = dose.holdSeconds > STRETCH_FROM_HOLD_SECONDS
   const travel = travelOf(exercise)
   const motions: SignatureMotion[] = []
-  const move = (modes: readonly Mode[], directions: readonly Motion[], resistance: ResistanceClass | null = null) => {
-    if (directions.length > 0) motions.push({ modes, motions: directions, arc: arcsOf(exercise, directions), res: resistance })
+  const move = (
+    modes: readonly Mode[],
+    directions: readonly Motion[],
+    resistance: ResistanceClass | null = null,
+  ) => {
+    if (directions.length > 0)
+      motions.push({ modes, motions: directions, arc: arcsOf(exercise, directions), res: resistance })
   }
   let comboMode: Mode = 'A'
   switch (exercise.force) {
@@ -87,8 +107,14 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       comboMode = 'S'
       break
     case 'active wrist, passive fingers':
-      move(['A'], travel.both((name) => !DIGIT_ANGLES.includes(name)))
-      move(['P'], travel.both((name) => DIGIT_ANGLES.includes(name)))
+      move(
+        ['A'],
+        travel.both((name) => !DIGIT_ANGLES.includes(name)),
+      )
+      move(
+        ['P'],
+        travel.both((name) => DIGIT_ANGLES.includes(name)),
+      )
       break
     case 'isometric':
       comboMode = 'I'
@@ -101,7 +127,8 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       break
   }
   for (const written of exercise.written.motions) motions.push({ ...written, res: written.res ?? res })
-  const grip = exercise.force === 'resisted' || exercise.force === 'isometric' ? GRIP_OF_HAND[exercise.grip] : null
+  const grip =
+    exercise.force === 'resisted' || exercise.force === 'isometric' ? GRIP_OF_HAND[exercise.grip] : null
   const isMoving = motions.length > 0
   const isResisting = comboMode === 'I' || comboMode === 'R'
   return {
@@ -131,7 +158,9 @@ export function resistanceOf(load: Load | null, amount: number | null): Resistan
   if (load === null) return null
   if (load.unit === 'bodyWeight') return 4
   if (amount === null) return 5
-  const bounds = { kg: [0, 0.5, 1, 2.5, 5], percentEffort: [0, 25, 40, 60, 80], houseStep: [0, 1, 2, 3, 5] }[load.unit]
+  const bounds = { kg: [0, 0.5, 1, 2.5, 5], percentEffort: [0, 25, 40, 60, 80], houseStep: [0, 1, 2, 3, 5] }[
+    load.unit
+  ]
   const place = bounds.findIndex((bound) => amount <= bound + 1e-9)
   return (place < 0 ? 5 : place) as ResistanceClass
 }
@@ -153,7 +182,8 @@ function travelOf(exercise: Exercise) {
     const sideways = (shape.wristUlnarDeviation ?? 0) - (exercise.start.wristUlnarDeviation ?? 0)
     return Math.abs(bend) >= 10 && Math.abs(sideways) >= 10 && Math.sign(bend) === Math.sign(sideways)
   })
-  const isPartOfDart = (name: AngleName) => isDartThrow && (name === 'wristFlexion' || name === 'wristUlnarDeviation')
+  const isPartOfDart = (name: AngleName) =>
+    isDartThrow && (name === 'wristFlexion' || name === 'wristUlnarDeviation')
   const directionsOf = (names: Iterable<AngleName>, way: 0 | 1) =>
     [...names].filter((name) => !isPartOfDart(name)).flatMap((name) => DIRECTIONS[name]?.[way] ?? [])
   const hyperextended = [...moved].flatMap((name) => {
@@ -168,7 +198,8 @@ function travelOf(exercise: Exercise) {
       const names = [...moved].filter(keep)
       return unique([...dart, ...directionsOf(names, 0), ...directionsOf(names, 1), ...hyperextended])
     },
-    towardsEnd: (): Motion[] => unique([...dart, ...directionsOf(rising, 0), ...directionsOf(falling, 1), ...hyperextended]),
+    towardsEnd: (): Motion[] =>
+      unique([...dart, ...directionsOf(rising, 0), ...directionsOf(falling, 1), ...hyperextended]),
   }
 }
 
@@ -221,4 +252,3 @@ function combosOf(exercise: Exercise, dose: Dose): Combo[] {
 function unique(motions: readonly Motion[]): Motion[] {
   return [...new Set(motions)]
 }
-

@@ -1,9 +1,4 @@
-import {
-  CRITERION_FLAGS,
-  CRITERION_NUMBERS,
-  CRITERION_ORDINALS,
-  type CriterionName,
-} from './vocabulary.js'
+import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS, type CriterionName } from './vocabulary.js'
 
 /**
  * A condition that a named person records as met: a flag (`xr.union`), a number test (`pain.act<=3`) or an

@@ -60,12 +60,22 @@ interface FactBookOptions {
  * A fact dated after today does not count yet. Pain at rest and in action is the worse of the last record and the
  * worst log of the last 48 hours, so one bad evening at home closes what a good visit had opened.
  */
-export function factBook({ today, facts, loggedPain = [], assumeRecorded = false }: FactBookOptions): FactBook {
+export function factBook({
+  today,
+  facts,
+  loggedPain = [],
+  assumeRecorded = false,
+}: FactBookOptions): FactBook {
   const latest = new Map<CriterionName, RecordedFact>()
   for (const fact of facts) {
     if (today !== null && fact.date !== null && daysBetween(fact.date, today) < 0) continue
     const earlier = latest.get(fact.what)
-    if (!earlier || earlier.date === null || fact.date === null || daysBetween(earlier.date, fact.date) >= 0) {
+    if (
+      !earlier ||
+      earlier.date === null ||
+      fact.date === null ||
+      daysBetween(earlier.date, fact.date) >= 0
+    ) {
       latest.set(fact.what, fact)
     }
   }
@@ -97,7 +107,10 @@ export function factBook({ today, facts, loggedPain = [], assumeRecorded = false
   }
 }
 
-function worseOf(recorded: boolean | number | string | null, logged: number | null): boolean | number | string {
+function worseOf(
+  recorded: boolean | number | string | null,
+  logged: number | null,
+): boolean | number | string {
   if (logged === null) return recorded ?? false
   return typeof recorded === 'number' ? Math.max(recorded, logged) : logged
 }
@@ -107,7 +120,9 @@ function isTrueOf(criterion: Criterion, value: boolean | number | string): boole
     case 'flag':
       return value === true
     case 'number':
-      return typeof value === 'number' && (criterion.atMost ? value <= criterion.limit : value >= criterion.limit)
+      return (
+        typeof value === 'number' && (criterion.atMost ? value <= criterion.limit : value >= criterion.limit)
+      )
     case 'ordinal': {
       const levels: readonly string[] = CRITERION_ORDINALS.irrit
       const [level, limit] = [levels.indexOf(String(value)), levels.indexOf(criterion.level)]

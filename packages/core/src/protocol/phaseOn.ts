@@ -16,7 +16,11 @@ export interface PhaseStanding {
   readonly frozen: boolean
   /** Criteria that hold a phase whose day has come. */
   readonly heldBy: readonly Criterion[]
-  readonly next: { readonly phase: Phase; readonly earliestDay: number; readonly missing: readonly Criterion[] } | null
+  readonly next: {
+    readonly phase: Phase
+    readonly earliestDay: number
+    readonly missing: readonly Criterion[]
+  } | null
 }
 
 /**
@@ -27,7 +31,12 @@ export interface PhaseStanding {
  * @param day - days since the anchor; negative while the anchor lies ahead
  * @param daysSinceReview - `null` when the caller keeps no reviews: then nothing freezes
  */
-export function phaseOn(protocol: Protocol, day: number, facts: FactBook, daysSinceReview: number | null = null): PhaseStanding {
+export function phaseOn(
+  protocol: Protocol,
+  day: number,
+  facts: FactBook,
+  daysSinceReview: number | null = null,
+): PhaseStanding {
   const unmet = (phase: Phase) => phase.entry.filter((criterion) => facts.status(criterion).name !== 'met')
   const openedOn = (onDay: number) => {
     let index = -1
@@ -37,7 +46,10 @@ export function phaseOn(protocol: Protocol, day: number, facts: FactBook, daysSi
     }
     return index
   }
-  const overdue = daysSinceReview !== null && daysSinceReview > FREEZE_AFTER_DAYS && HEALING_ANCHORS.includes(protocol.anchor)
+  const overdue =
+    daysSinceReview !== null &&
+    daysSinceReview > FREEZE_AFTER_DAYS &&
+    HEALING_ANCHORS.includes(protocol.anchor)
   const frozenDay = overdue ? Math.min(day, day - daysSinceReview + FREEZE_AFTER_DAYS) : day
   const lastIndex = protocol.phases.length - 1
   // The last phase protects nothing any more: it never freezes.

@@ -33,7 +33,11 @@ export type Target =
   | { readonly kind: 'test'; readonly tests: readonly Test[] }
   | { readonly kind: 'act'; readonly acts: readonly Act[] }
   | { readonly kind: 'stress'; readonly stresses: readonly Stress[] }
-  | { readonly kind: 'nerve'; readonly nerves: readonly Nerve[]; readonly techniques: readonly NerveTechnique[] }
+  | {
+      readonly kind: 'nerve'
+      readonly nerves: readonly Nerve[]
+      readonly techniques: readonly NerveTechnique[]
+    }
   | { readonly kind: 'technique'; readonly techniques: readonly Technique[] }
 
 export type RuleKind = 'allow' | 'caution' | 'forbid' | 'never' | 'gate'

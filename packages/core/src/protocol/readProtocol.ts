@@ -5,13 +5,65 @@ import { readArcs, readModes, readResistance } from './readWords.js'
 import * as words from './vocabulary.js'
 
 const PROTOCOL_KEYS = [
-  'id', 'title', 'school', 'condition', 'version', 'anchor', 'guard', 'guard_combos', 'guard_stress', 'guard_nerve', 'src',
-  'evidence', 'select', 'str', 'never', 'phases', 'gates', 'red', 'yellow',
+  'id',
+  'title',
+  'school',
+  'condition',
+  'version',
+  'anchor',
+  'guard',
+  'guard_combos',
+  'guard_stress',
+  'guard_nerve',
+  'src',
+  'evidence',
+  'select',
+  'str',
+  'never',
+  'phases',
+  'gates',
+  'red',
+  'yellow',
 ] as const
-const PHASE_KEYS = ['id', 'name', 'days', 'entry', 'goals', 'wear', 'always_in', 'allow', 'caution', 'forbid'] as const
+const PHASE_KEYS = [
+  'id',
+  'name',
+  'days',
+  'entry',
+  'goals',
+  'wear',
+  'always_in',
+  'allow',
+  'caution',
+  'forbid',
+] as const
 const RULE_KEYS = [
-  'm', 'mv', 'combo', 'grip', 'stress', 'nerve', 'tech', 'test', 'act', 'kg', 'technique', 'arc', 'with', 'in', 'needs',
-  'from', 'until', 'res', 'beyond', 'out_of', 'when', 'by', 'why', 'dose', 'note', 'as',
+  'm',
+  'mv',
+  'combo',
+  'grip',
+  'stress',
+  'nerve',
+  'tech',
+  'test',
+  'act',
+  'kg',
+  'technique',
+  'arc',
+  'with',
+  'in',
+  'needs',
+  'from',
+  'until',
+  'res',
+  'beyond',
+  'out_of',
+  'when',
+  'by',
+  'why',
+  'dose',
+  'note',
+  'as',
 ] as const
 
 /** Last day any window may name: later is a typing error. */
@@ -34,9 +86,9 @@ export function readProtocol(document: unknown): Protocol {
   const phases = doc['phases']!.list().map((phase) => readPhase(phase, id))
   checkWindows(doc['phases']!, phases)
   const context = { strengthMotions, strengthGrips }
-  const gates = doc['gates']!
-    .list()
-    .map((gate, index) => readRule(gate, 'gate', `${id}.gate.${index + 1}`, context))
+  const gates = doc['gates']!.list().map((gate, index) =>
+    readRule(gate, 'gate', `${id}.gate.${index + 1}`, context),
+  )
   checkGates(doc['gates']!, gates)
   return {
     id,
@@ -54,7 +106,9 @@ export function readProtocol(document: unknown): Protocol {
     select: doc['select']!.optionalList().map(readCriterion),
     strengthMotions,
     strengthGrips,
-    never: doc['never']!.optionalList().map((rule, index) => readRule(rule, 'never', `${id}.never.${index + 1}`, context)),
+    never: doc['never']!.optionalList().map((rule, index) =>
+      readRule(rule, 'never', `${id}.never.${index + 1}`, context),
+    ),
     phases,
     gates,
     redFlags: doc['red']!.optionalList().map((flag) => flag.text()),
@@ -69,11 +123,13 @@ export function readProtocol(document: unknown): Protocol {
     const start = days[0]!.integer(0, LAST_DAY)
     const end = days[1]!.optional((day) => day.integer(start + 1, LAST_DAY))
     const rules = (kind: 'allow' | 'caution' | 'forbid') =>
-      part[kind]!
-        .optionalList()
-        .map((rule, index) =>
-          readRule(rule, kind, `${protocolId}.${phaseId}.${kind}.${index + 1}`, { strengthMotions, strengthGrips, window: [start, end] }),
-        )
+      part[kind]!.optionalList().map((rule, index) =>
+        readRule(rule, kind, `${protocolId}.${phaseId}.${kind}.${index + 1}`, {
+          strengthMotions,
+          strengthGrips,
+          window: [start, end],
+        }),
+      )
     return {
       id: phaseId,
       name: part['name']!.text(),
@@ -102,13 +158,17 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
   const [windowStart, windowEnd] = context.window ?? [0, null]
   const res = part['res']!.optional(readResistance)
   const targets = readTargets(part, kind, res, context)
-  if (targets.length === 0) rule.refuse('something the rule speaks about: m and mv, combo, grip, test, act, kg or technique')
+  if (targets.length === 0)
+    rule.refuse('something the rule speaks about: m and mv, combo, grip, test, act, kg or technique')
   const from = part['from']!.optional((day) => day.integer(0, LAST_DAY)) ?? windowStart
   if (from < windowStart || (windowEnd !== null && from >= windowEnd)) {
-    part['from']!.refuse(`a day inside its phase, ${windowStart} to ${windowEnd === null ? 'open' : windowEnd - 1}`)
+    part['from']!.refuse(
+      `a day inside its phase, ${windowStart} to ${windowEnd === null ? 'open' : windowEnd - 1}`,
+    )
   }
   const why = part['why']!.optional((text) => text.text())
-  if (why === null && (closes || kind === 'caution')) part['why']!.refuse(`a reason (why): every ${kind} says one`)
+  if (why === null && (closes || kind === 'caution'))
+    part['why']!.refuse(`a reason (why): every ${kind} says one`)
   return {
     id,
     kind,
@@ -152,8 +212,10 @@ function readTargets(
   const combo = part['combo']!.optional((word) => word.oneOf(words.COMBOS))
   if (combo) targets.push({ kind: 'combo', combo, modes })
   if (!part['grip']!.isMissing) targets.push({ kind: 'grip', grips: readGrips(part['grip']!) })
-  if (!part['test']!.isMissing) targets.push({ kind: 'test', tests: part['test']!.list().map((t) => t.oneOf(words.TESTS)) })
-  if (!part['act']!.isMissing) targets.push({ kind: 'act', acts: part['act']!.list().map((a) => a.oneOf(words.ACTS)) })
+  if (!part['test']!.isMissing)
+    targets.push({ kind: 'test', tests: part['test']!.list().map((t) => t.oneOf(words.TESTS)) })
+  if (!part['act']!.isMissing)
+    targets.push({ kind: 'act', acts: part['act']!.list().map((a) => a.oneOf(words.ACTS)) })
   const kg = part['kg']!.optional((weight) => weight.number(0, 200))
   if (kg !== null) targets.push({ kind: 'kg', kg })
   if (!part['stress']!.isMissing) {
@@ -161,10 +223,17 @@ function readTargets(
   }
   if (!part['nerve']!.isMissing) {
     const techniques = part['tech']!.list().map((t) => t.oneOf(words.NERVE_TECHNIQUES))
-    targets.push({ kind: 'nerve', nerves: part['nerve']!.list().map((n) => n.oneOf(words.NERVES)), techniques })
+    targets.push({
+      kind: 'nerve',
+      nerves: part['nerve']!.list().map((n) => n.oneOf(words.NERVES)),
+      techniques,
+    })
   }
   if (targets.length === 0 && !part['technique']!.isMissing) {
-    targets.push({ kind: 'technique', techniques: part['technique']!.list().map((t) => t.oneOf(words.TECHNIQUES)) })
+    targets.push({
+      kind: 'technique',
+      techniques: part['technique']!.list().map((t) => t.oneOf(words.TECHNIQUES)),
+    })
   }
   // A gate that names a resistance class, but neither grip nor motion, opens what the protocol lists under `str`.
   if (kind === 'gate' && res !== null && part['grip']!.isMissing && part['mv']!.isMissing) {
@@ -177,7 +246,10 @@ function readTargets(
 function readMotions(list: DocumentReader, withHyperextension: boolean): ReadonlySet<words.Motion> {
   return new Set(
     list.list().flatMap((pattern) => {
-      return words.motionsOfPattern(pattern.text(), withHyperextension) ?? pattern.refuse('a motion of the vocabulary, as wrist.ext or finger.*')
+      return (
+        words.motionsOfPattern(pattern.text(), withHyperextension) ??
+        pattern.refuse('a motion of the vocabulary, as wrist.ext or finger.*')
+      )
     }),
   )
 }
@@ -187,7 +259,9 @@ function readGrips(grips: DocumentReader): readonly words.Grip[] {
 }
 
 export function readCriterion(text: DocumentReader): Criterion {
-  return criterionOf(text.text()) ?? text.refuse('a criterion of the vocabulary, as xr.union or "pain.act<=3"')
+  return (
+    criterionOf(text.text()) ?? text.refuse('a criterion of the vocabulary, as xr.union or "pain.act<=3"')
+  )
 }
 
 function readSource(line: DocumentReader): Source {
@@ -212,11 +286,14 @@ function checkWindows(reader: DocumentReader, phases: readonly Phase[]): void {
     const [start, end] = phase.days
     const place = new DocumentReader(start, `${reader.path}.${index}.days.0`)
     if (expectedStart === null) place.refuse('no phase after one that stays open')
-    if (start !== expectedStart) place.refuse(`day ${expectedStart}: windows follow one another without gap or overlap`)
+    if (start !== expectedStart)
+      place.refuse(`day ${expectedStart}: windows follow one another without gap or overlap`)
     expectedStart = end
   })
   if (expectedStart !== null) {
-    new DocumentReader(expectedStart, `${reader.path}.${phases.length - 1}.days.1`).refuse('null: the last phase stays open')
+    new DocumentReader(expectedStart, `${reader.path}.${phases.length - 1}.days.1`).refuse(
+      'null: the last phase stays open',
+    )
   }
 }
 
@@ -229,14 +306,19 @@ function checkGates(reader: DocumentReader, gates: readonly Rule[]): void {
   let [highestKg, highestRes] = [0, 0]
   gates.forEach((gate, index) => {
     const path = `${reader.path}.${index}`
-    if (gate.from < lastDay) new DocumentReader(gate.from, `${path}.from`).refuse(`day ${lastDay} or later: gates stand in order`)
+    if (gate.from < lastDay)
+      new DocumentReader(gate.from, `${path}.from`).refuse(`day ${lastDay} or later: gates stand in order`)
     lastDay = gate.from
-    const generalRes = gate.targets.some((target) => target.kind === 'grip' && target.grips.length > 1) ? (gate.res ?? 0) : 0
-    if (generalRes > 0 && generalRes < highestRes) new DocumentReader(gate.res, `${path}.res`).refuse(`R${highestRes} or more: gates never fall`)
+    const generalRes = gate.targets.some((target) => target.kind === 'grip' && target.grips.length > 1)
+      ? (gate.res ?? 0)
+      : 0
+    if (generalRes > 0 && generalRes < highestRes)
+      new DocumentReader(gate.res, `${path}.res`).refuse(`R${highestRes} or more: gates never fall`)
     highestRes = Math.max(highestRes, generalRes)
     for (const target of gate.targets) {
       if (target.kind === 'kg') {
-        if (target.kg < highestKg) new DocumentReader(target.kg, `${path}.kg`).refuse(`${highestKg} or more: gates never fall`)
+        if (target.kg < highestKg)
+          new DocumentReader(target.kg, `${path}.kg`).refuse(`${highestKg} or more: gates never fall`)
         highestKg = target.kg
       }
       if (target.kind === 'test') target.tests.forEach((test) => opened.add(test))
@@ -244,6 +326,7 @@ function checkGates(reader: DocumentReader, gates: readonly Rule[]): void {
     }
   })
   for (const word of [...CORE_TESTS, ...CORE_ACTS]) {
-    if (!opened.has(word)) reader.refuse(`a gate that opens ${word}: every protocol opens the core tests and activities`)
+    if (!opened.has(word))
+      reader.refuse(`a gate that opens ${word}: every protocol opens the core tests and activities`)
   }
 }

@@ -8,10 +8,19 @@ import { MODES } from './vocabulary.js'
 export const RESTRICTIONS = {
   noWristMotion: { label: 'No wrist motion', targets: { m: MODES, mv: ['wrist.*'] } },
   noForearmRotation: { label: 'No forearm rotation', targets: { m: MODES, mv: ['forearm.*'] } },
-  noStretch: { label: 'No passive stretch of wrist or forearm', targets: { m: ['P', 'S'], mv: ['wrist.*', 'forearm.*'] } },
+  noStretch: {
+    label: 'No passive stretch of wrist or forearm',
+    targets: { m: ['P', 'S'], mv: ['wrist.*', 'forearm.*'] },
+  },
   noLoad: {
     label: 'No resistance, gripping against load or lifting',
-    targets: { m: ['I', 'R'], mv: ['wrist.*', 'forearm.*', 'finger.*', 'thumb.*'], grip: 'any', res: 'R1', kg: 0.5 },
+    targets: {
+      m: ['I', 'R'],
+      mv: ['wrist.*', 'forearm.*', 'finger.*', 'thumb.*'],
+      grip: 'any',
+      res: 'R1',
+      kg: 0.5,
+    },
   },
   noWeightBearing: { label: 'No weight through the hand', targets: { act: ['wb'] } },
 } as const
@@ -26,9 +35,18 @@ export const RESTRICTION_NAMES = Object.keys(RESTRICTIONS) as Restriction[]
  * @param anchor - the day windows count from
  * @param untilOn - first day it no longer holds; `null` = until withdrawn
  */
-export function restrictionOrder(id: string, restriction: Restriction, anchor: ClinicalDay, untilOn: ClinicalDay | null, why: string): Order {
+export function restrictionOrder(
+  id: string,
+  restriction: Restriction,
+  anchor: ClinicalDay,
+  untilOn: ClinicalDay | null,
+  why: string,
+): Order {
   const until = untilOn === null ? {} : { until: daysBetween(anchor, untilOn) }
-  return readOrder(new DocumentReader({ effect: 'forbid', ...RESTRICTIONS[restriction].targets, ...until, why }), id)
+  return readOrder(
+    new DocumentReader({ effect: 'forbid', ...RESTRICTIONS[restriction].targets, ...until, why }),
+    id,
+  )
 }
 
 export function isRestriction(word: string): word is Restriction {

@@ -89,7 +89,9 @@ export function motionsOfPattern(pattern: string, withHyperextension: boolean): 
     const directions: readonly string[] = JOINT_DIRECTIONS[joint]
     if (direction === '*') {
       motions.push(
-        ...directions.filter((d) => d !== 'hyperext' || withHyperextension).map((d): Motion => `${joint}.${d}`),
+        ...directions
+          .filter((d) => d !== 'hyperext' || withHyperextension)
+          .map((d): Motion => `${joint}.${d}`),
       )
     } else if (directions.includes(direction)) {
       motions.push(`${joint}.${direction}`)
@@ -101,7 +103,18 @@ export function motionsOfPattern(pattern: string, withHyperextension: boolean): 
   return motions.length > 0 ? motions : null
 }
 
-export const AXES = ['elbow', 'forearm', 'wrist', 'wrist_ru', 'mcp', 'pip', 'dip', 'thumbCmc', 'thumbMcp', 'thumbIp'] as const
+export const AXES = [
+  'elbow',
+  'forearm',
+  'wrist',
+  'wrist_ru',
+  'mcp',
+  'pip',
+  'dip',
+  'thumbCmc',
+  'thumbMcp',
+  'thumbIp',
+] as const
 /** An axis on which an arc or a posture is stated in signed degrees: flexion +, ulnar +, supination +. */
 export type Axis = (typeof AXES)[number]
 /** `[from, to]` in signed degrees, from ≤ to. */
@@ -155,7 +168,14 @@ export const ACTS = [
   'swim',
 ] as const
 export type Act = (typeof ACTS)[number]
-export const LOADING_ACTS: readonly Act[] = ['wb', 'torque', 'work_manual', 'sport_nc', 'sport_c', 'vibration']
+export const LOADING_ACTS: readonly Act[] = [
+  'wb',
+  'torque',
+  'work_manual',
+  'sport_nc',
+  'sport_c',
+  'vibration',
+]
 export const ACT_NAMES: Readonly<Record<Act, string>> = {
   adl_light: 'light self-care',
   adl_mod: 'kitchen and light cleaning',
@@ -236,9 +256,52 @@ export const COMBOS_WITH_CARE: readonly Combo[] = [
 ]
 
 export const ORTHOSES = [
-  'none', 'CAST', 'SLING', 'BUDDY', 'DBO', 'DBS', 'DBE', 'DBH', 'DBHF', 'DBT', 'DIPB', 'TEN', 'RMF', 'RME', 'RME_WRO',
-  'WRO', 'WRN', 'DTMO', 'SPO', 'GUTTER', 'IPLUS', 'SAFE', 'XBLK', 'FRAME', 'PIPX', 'DIPX', 'THX', 'TEMPL', 'EXO', 'DYNX',
-  'DYNT', 'PALM', 'TSX', 'TSO', 'TSH', 'HINGE', 'CMCO', 'MPB', 'RING', 'MUN', 'LAC', 'ELN', 'ELB', 'CFS', 'EXF', 'RHO',
+  'none',
+  'CAST',
+  'SLING',
+  'BUDDY',
+  'DBO',
+  'DBS',
+  'DBE',
+  'DBH',
+  'DBHF',
+  'DBT',
+  'DIPB',
+  'TEN',
+  'RMF',
+  'RME',
+  'RME_WRO',
+  'WRO',
+  'WRN',
+  'DTMO',
+  'SPO',
+  'GUTTER',
+  'IPLUS',
+  'SAFE',
+  'XBLK',
+  'FRAME',
+  'PIPX',
+  'DIPX',
+  'THX',
+  'TEMPL',
+  'EXO',
+  'DYNX',
+  'DYNT',
+  'PALM',
+  'TSX',
+  'TSO',
+  'TSH',
+  'HINGE',
+  'CMCO',
+  'MPB',
+  'RING',
+  'MUN',
+  'LAC',
+  'ELN',
+  'ELB',
+  'CFS',
+  'EXF',
+  'RHO',
 ] as const
 export type Orthosis = (typeof ORTHOSES)[number]
 /** Names for people; only those that a shipped protocol uses. */
@@ -249,7 +312,14 @@ export const ORTHOSIS_NAMES: Readonly<Partial<Record<Orthosis, string>>> = {
   SPO: 'stretching orthosis',
 }
 
-export const ANCHORS = ['surgery', 'injury', 'procedure', 'splint_start', 'first_visit', 'flare_start'] as const
+export const ANCHORS = [
+  'surgery',
+  'injury',
+  'procedure',
+  'splint_start',
+  'first_visit',
+  'flare_start',
+] as const
 export type Anchor = (typeof ANCHORS)[number]
 /** Anchors after which tissue is healing: stretch stays guarded and unreviewed cases freeze. */
 export const HEALING_ANCHORS: readonly Anchor[] = ['surgery', 'injury', 'procedure', 'splint_start']
@@ -258,14 +328,60 @@ export const STATES = ['state.flare', 'state.acute_swelling', 'state.quiet', 'st
 export type State = (typeof STATES)[number]
 
 export const CRITERION_FLAGS = [
-  'ord.therapy', 'ord.rom', 'ord.passive', 'ord.resist', 'ord.load', 'ord.sport', 'ord.rotation', 'ord.early',
-  'ord.augmented', 'ord.ipfree', 'ord.wean',
-  'dx.ok', 'clin.union', 'xr.union', 'ct.union', 'xr.stable', 'xr.congruent', 'fix.stable', 'pins.out', 'pin.notcrossing',
-  'button.out', 'cast.thumbfree', 'wound.ok', 'skin.ok', 'edema.stable', 'edema.moderate', 'epi.yes', 'intraop.gapfree',
-  'repair.sound', 'tendon.good', 'lateral_bands.intact', 'neighbour.intact', 'rel.ok', 'stable.pip', 'stable.mp', 'stable.sl',
-  'stable.druj', 'power.normal', 'improved', 'trend.down', 'recheck.done', 'no.collapse', 'web.soft', 'pain.norise',
-  'pain.tolerable', 'slider.green14', 'tissue.ready', 'bone_or_tendon_ready', 'state.quiet', 'state.flare', 'state.crps',
-  'no malrotation', 'no snuffbox tenderness', 'finger warm, hook not tender',
+  'ord.therapy',
+  'ord.rom',
+  'ord.passive',
+  'ord.resist',
+  'ord.load',
+  'ord.sport',
+  'ord.rotation',
+  'ord.early',
+  'ord.augmented',
+  'ord.ipfree',
+  'ord.wean',
+  'dx.ok',
+  'clin.union',
+  'xr.union',
+  'ct.union',
+  'xr.stable',
+  'xr.congruent',
+  'fix.stable',
+  'pins.out',
+  'pin.notcrossing',
+  'button.out',
+  'cast.thumbfree',
+  'wound.ok',
+  'skin.ok',
+  'edema.stable',
+  'edema.moderate',
+  'epi.yes',
+  'intraop.gapfree',
+  'repair.sound',
+  'tendon.good',
+  'lateral_bands.intact',
+  'neighbour.intact',
+  'rel.ok',
+  'stable.pip',
+  'stable.mp',
+  'stable.sl',
+  'stable.druj',
+  'power.normal',
+  'improved',
+  'trend.down',
+  'recheck.done',
+  'no.collapse',
+  'web.soft',
+  'pain.norise',
+  'pain.tolerable',
+  'slider.green14',
+  'tissue.ready',
+  'bone_or_tendon_ready',
+  'state.quiet',
+  'state.flare',
+  'state.crps',
+  'no malrotation',
+  'no snuffbox tenderness',
+  'finger warm, hook not tender',
 ] as const
 export const CRITERION_NUMBERS = [
   'pain.rest',

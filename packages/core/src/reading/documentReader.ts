@@ -16,7 +16,11 @@ export class DocumentReader {
 
   /** Refuses the document at this place. */
   refuse(expected: string): never {
-    throw new CoreError('DOCUMENT_INVALID', this.path || '(document)', `Expected ${expected}, found ${shown(this.value)}.`)
+    throw new CoreError(
+      'DOCUMENT_INVALID',
+      this.path || '(document)',
+      `Expected ${expected}, found ${shown(this.value)}.`,
+    )
   }
 
   get isMissing(): boolean {
@@ -31,7 +35,9 @@ export class DocumentReader {
         new DocumentReader(key, this.join(key)).refuse(`no such key here; known keys are ${keys.join(', ')}`)
       }
     }
-    return Object.fromEntries(keys.map((key) => [key, map[key] ?? new DocumentReader(undefined, this.join(key))]))
+    return Object.fromEntries(
+      keys.map((key) => [key, map[key] ?? new DocumentReader(undefined, this.join(key))]),
+    )
   }
 
   /** An object with keys of the document's own choosing. */
@@ -59,7 +65,12 @@ export class DocumentReader {
   }
 
   number(low: number, high: number): number {
-    if (typeof this.value !== 'number' || !Number.isFinite(this.value) || this.value < low || this.value > high) {
+    if (
+      typeof this.value !== 'number' ||
+      !Number.isFinite(this.value) ||
+      this.value < low ||
+      this.value > high
+    ) {
       this.refuse(`a number from ${low} to ${high}`)
     }
     return this.value

@@ -45,15 +45,23 @@ export function pastDay(what: string): StringSchema<string> {
 
 /** A day that has come, and not so long ago that it must be a typing error. */
 export function recentDay(what: string, years: number): StringSchema<string> {
-  return pastDay(what).test('notAges', `${capital(what)} lies more than ${years} years back. Check the year.`, (value, { options }) => {
-    return !isDay(value) || daysBetween(value, todayOf(options.context)) <= years * 366
-  })
+  return pastDay(what).test(
+    'notAges',
+    `${capital(what)} lies more than ${years} years back. Check the year.`,
+    (value, { options }) => {
+      return !isDay(value) || daysBetween(value, todayOf(options.context)) <= years * 366
+    },
+  )
 }
 
 export function birthDay(): StringSchema<string> {
-  return pastDay('the date of birth').test('notTooOld', `Nobody is older than ${OLDEST_YEARS}. Check the year.`, (value, { options }) => {
-    return !isDay(value) || value > addDays(todayOf(options.context), -Math.round(OLDEST_YEARS * 365.25))
-  })
+  return pastDay('the date of birth').test(
+    'notTooOld',
+    `Nobody is older than ${OLDEST_YEARS}. Check the year.`,
+    (value, { options }) => {
+      return !isDay(value) || value > addDays(todayOf(options.context), -Math.round(OLDEST_YEARS * 365.25))
+    },
+  )
 }
 
 /** Pain on the numeric rating scale, 0–10. */
@@ -69,7 +77,9 @@ export function painScore(): NumberSchema<number | null, AnyObject, undefined, '
 
 /** An id made where the thing was made: a ULID. */
 export function ulidText(what: string): StringSchema<string> {
-  return string().required(`Give ${what}.`).matches(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, `${capital(what)} is no id.`)
+  return string()
+    .required(`Give ${what}.`)
+    .matches(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, `${capital(what)} is no id.`)
 }
 
 export function isDay(value: unknown): value is string {

@@ -11,5 +11,13 @@ export {
   newOrder,
   type NewEvaluation,
 } from './record.js'
-export { doseSchema, draftSave, pairing, programSigning, signIn, type DraftItem, type DraftSave } from './program.js'
+export {
+  doseSchema,
+  draftSave,
+  pairing,
+  programSigning,
+  signIn,
+  type DraftItem,
+  type DraftSave,
+} from './program.js'
 export { newBoutLog, SKIP_REASONS, type NewBoutLog } from './boutLog.js'

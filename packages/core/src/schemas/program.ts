@@ -15,7 +15,12 @@ export const doseSchema = object({
   repetitions: whole('Repetitions', DOSE_LIMITS.repetitions),
   holdSeconds: whole('Hold, in seconds', DOSE_LIMITS.holdSeconds),
   boutsPerDay: whole('Times a day', DOSE_LIMITS.boutsPerDay),
-  load: number().typeError('Choose a load.').min(0, 'Choose a load.').max(200, 'Choose a load.').nullable().default(null),
+  load: number()
+    .typeError('Choose a load.')
+    .min(0, 'Choose a load.')
+    .max(200, 'Choose a load.')
+    .nullable()
+    .default(null),
 }).noUnknown(UNKNOWN)
 
 export const draftItem = object({
@@ -31,7 +36,11 @@ export const draftSave = object({
     .of(draftItem)
     .max(20, 'At most 20 exercises.')
     .required()
-    .test('once', 'Each exercise stands once.', (list) => new Set((list ?? []).map((item) => item.exerciseId)).size === (list ?? []).length),
+    .test(
+      'once',
+      'Each exercise stands once.',
+      (list) => new Set((list ?? []).map((item) => item.exerciseId)).size === (list ?? []).length,
+    ),
 }).noUnknown(UNKNOWN)
 
 export const programSigning = object({
@@ -45,7 +54,9 @@ export const signIn = object({
 }).noUnknown(UNKNOWN)
 
 export const pairing = object({
-  code: string().required('Write the code.').matches(/^\s*\d{4}\s?-?\d{4}\s*$/, 'The code has 8 digits.'),
+  code: string()
+    .required('Write the code.')
+    .matches(/^\s*\d{4}\s?-?\d{4}\s*$/, 'The code has 8 digits.'),
 }).noUnknown(UNKNOWN)
 
 export type DraftItem = InferType<typeof draftItem>

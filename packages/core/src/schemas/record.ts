@@ -13,11 +13,15 @@ export const FACT_WAYS = ['letter', 'phone', 'inPerson', 'film', 'examined', 'me
 /** A criterion recorded by a named person: what, who gave it, when and how. */
 export const newFact = object({
   id: ulidText('the id'),
-  what: string().oneOf([...CRITERION_FLAGS, ...CRITERION_NUMBERS], 'Not a criterion Pledge knows.').required('Say what is recorded.'),
+  what: string()
+    .oneOf([...CRITERION_FLAGS, ...CRITERION_NUMBERS], 'Not a criterion Pledge knows.')
+    .required('Say what is recorded.'),
   value: lazy((value) =>
     typeof value === 'number'
       ? number().min(0, 'At least 0.').max(360, 'At most 360.').required()
-      : mixed<boolean>((input): input is boolean => typeof input === 'boolean').required('Say whether it holds.'),
+      : mixed<boolean>((input): input is boolean => typeof input === 'boolean').required(
+          'Say whether it holds.',
+        ),
   ),
   dated: pastDay('the date it was given'),
   givenBy: text('who gave it', TEXT_LIMITS.name),
@@ -66,7 +70,9 @@ const reading = object({
         signedDeg(motion as WristMotion, value)
         return true
       } catch (error) {
-        return this.createError({ message: error instanceof CoreError ? error.message : 'Check the reading.' })
+        return this.createError({
+          message: error instanceof CoreError ? error.message : 'Check the reading.',
+        })
       }
     }),
 }).noUnknown(UNKNOWN)

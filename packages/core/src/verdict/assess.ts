@@ -51,7 +51,11 @@ export function assess(signature: Signature, state: CaseOnDay): Verdict {
   }
   if (judged.length === 0) {
     const text = 'Moves and loads no joint: no rule of the protocol speaks about it.'
-    return { ...nothing('clear'), basis: 'default', reasons: [{ rule: 'default', atom: '', subject: '', text, source: 'vocabulary 5.2.12' }] }
+    return {
+      ...nothing('clear'),
+      basis: 'default',
+      reasons: [{ rule: 'default', atom: '', subject: '', text, source: 'vocabulary 5.2.12' }],
+    }
   }
   const kind = judged.reduce<VerdictKind>((worst, one) => worseKind(worst, one.kind), 'clear')
   const deciding = judged.filter((one) => one.kind === kind)
@@ -62,7 +66,10 @@ export function assess(signature: Signature, state: CaseOnDay): Verdict {
     kind,
     fromDay,
     missing,
-    form: kind === 'not-yet' && deciding.every((one) => one.form !== null) ? [...new Set(forms)].join('; ') : null,
+    form:
+      kind === 'not-yet' && deciding.every((one) => one.form !== null)
+        ? [...new Set(forms)].join('; ')
+        : null,
     conditions: kind === 'with-care' ? [...new Set(deciding.flatMap((one) => one.conditions))] : [],
     reasons: distinct(deciding.map((one) => one.reason)),
     basis: judged.every((one) => one.basis === 'rule') ? 'rule' : 'default',
@@ -87,7 +94,12 @@ function nothing(kind: VerdictKind): Verdict {
   return { kind, fromDay: null, missing: [], form: null, conditions: [], reasons: [], basis: 'rule' }
 }
 
-const EVERYWHERE_NEVER: readonly words.Technique[] = ['heat_on_insensate', 'forced_stretch', 'to_pain', 'wrist_finger_snap_stretch']
+const EVERYWHERE_NEVER: readonly words.Technique[] = [
+  'heat_on_insensate',
+  'forced_stretch',
+  'to_pain',
+  'wrist_finger_snap_stretch',
+]
 const NEVER_AT_HOME: readonly words.Technique[] = ['stress_test', 'forced_by_other']
 
 function globallyNever(signature: Signature): Reason | null {
@@ -134,12 +146,16 @@ function judgeAtom(atom: Atom, signature: Signature, state: CaseOnDay, standing:
   if (never) {
     return judged('never', atom, never.id, never.why!, source)
   }
-  const forbidOrder = state.orders.find((order) => order.effect === 'forbid' && orderCovers(order, atom, signature, state.day))
+  const forbidOrder = state.orders.find(
+    (order) => order.effect === 'forbid' && orderCovers(order, atom, signature, state.day),
+  )
   if (forbidOrder) {
     return judged('not-yet', atom, forbidOrder.id, `Surgeon's order: ${forbidOrder.why}`, "surgeon's order")
   }
   const byProtocol = judgeByProtocol(atom, signature, state, standing)
-  const allowOrder = state.orders.find((order) => order.effect === 'allow' && orderCovers(order, atom, signature, state.day))
+  const allowOrder = state.orders.find(
+    (order) => order.effect === 'allow' && orderCovers(order, atom, signature, state.day),
+  )
   if (allowOrder && byProtocol.kind !== 'clear') {
     const text = `By order (${allowOrder.why}); the protocol says: ${byProtocol.reason.text}`
     return { ...judged('with-care', atom, allowOrder.id, text, "surgeon's order"), conditions: [text] }
@@ -147,21 +163,43 @@ function judgeAtom(atom: Atom, signature: Signature, state: CaseOnDay, standing:
   return byProtocol
 }
 
-function judgeByProtocol(atom: Atom, signature: Signature, state: CaseOnDay, standing: PhaseStanding): Judgement {
+function judgeByProtocol(
+  atom: Atom,
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+): Judgement {
   const { protocol } = state
   const source = sourceText(protocol)
   const phase = standing.phase
-  if (phase?.alwaysIn && atom.kind === 'motion' && isDigitJoint(atom.motion) && protocol.guard.has(atom.motion)) {
+  if (
+    phase?.alwaysIn &&
+    atom.kind === 'motion' &&
+    isDigitJoint(atom.motion) &&
+    protocol.guard.has(atom.motion)
+  ) {
     if (!phase.alwaysIn.includes(signature.orthosis)) {
       const inside = phase.alwaysIn.map((word) => words.ORTHOSIS_NAMES[word] ?? word).join(' or ')
-      return { ...judged('not-yet', atom, `${protocol.id}.${phase.id}.always_in`, `In this phase only inside ${inside}.`, source), form: `today only inside ${inside}` }
+      return {
+        ...judged(
+          'not-yet',
+          atom,
+          `${protocol.id}.${phase.id}.always_in`,
+          `In this phase only inside ${inside}.`,
+          source,
+        ),
+        form: `today only inside ${inside}`,
+      }
     }
   }
   const forbid = phase?.forbid.find((rule) => closes(rule, atom, signature, state, standing.effectiveDay))
   if (forbid) return judged('not-yet', atom, forbid.id, forbid.why!, source)
 
   const covering = permissions(protocol, standing.index)
-    .filter((rule) => standing.effectiveDay >= rule.from && (rule.until === null || standing.effectiveDay < rule.until))
+    .filter(
+      (rule) =>
+        standing.effectiveDay >= rule.from && (rule.until === null || standing.effectiveDay < rule.until),
+    )
     .filter((rule) => rule.targets.some((target) => speaksOf(target, atom)))
   const fitting = covering.filter((rule) => formMisfits(rule, atom, signature).length === 0)
   const options = fitting.map((rule) => {
@@ -169,10 +207,13 @@ function judgeByProtocol(atom: Atom, signature: Signature, state: CaseOnDay, sta
     return { rule, missing }
   })
   const rank = (rule: Rule) => (rule.kind === 'caution' || rule.asCaution ? 1 : 0)
-  const open = options.filter((option) => option.missing.length === 0).sort((a, b) => rank(a.rule) - rank(b.rule))[0]
+  const open = options
+    .filter((option) => option.missing.length === 0)
+    .sort((a, b) => rank(a.rule) - rank(b.rule))[0]
   if (open) {
     if (rank(open.rule) === 1) {
-      const why = open.rule.why ?? `${capital(atomWords(atom))} is opened with care from day ${open.rule.from}.`
+      const why =
+        open.rule.why ?? `${capital(atomWords(atom))} is opened with care from day ${open.rule.from}.`
       return { ...judged('with-care', atom, open.rule.id, why, source), conditions: [why] }
     }
     const opened = `${capital(atomWords(atom))} is open from day ${open.rule.from}${open.rule.kind === 'gate' ? '' : ` (${phaseName(protocol, open.rule)})`}.`
@@ -189,7 +230,9 @@ function judgeByProtocol(atom: Atom, signature: Signature, state: CaseOnDay, sta
   if (misfits.length > 0) {
     // The form offered must itself be open today: of the rules whose needs are met, the one that allows most.
     const offered = misfits
-      .filter((rule) => neededBy(rule, atom).every((criterion) => state.facts.status(criterion).name === 'met'))
+      .filter((rule) =>
+        neededBy(rule, atom).every((criterion) => state.facts.status(criterion).name === 'met'),
+      )
       .sort((a, b) => (b.res ?? 5) - (a.res ?? 5) || kgOf(b) - kgOf(a))[0]
     const form = offered ? `today only ${formMisfits(offered, atom, signature).join(', ')}` : null
     const text = `${capital(atomWords(atom))} as written is not open${form ? `: ${form}` : ''}.`
@@ -210,7 +253,8 @@ function judgeByDefault(atom: Atom, state: CaseOnDay, standing: PhaseStanding): 
     conditions: kind === 'with-care' ? [text] : [],
   })
   const unopened = () => byDefault('not-yet', `${what}: no rule of the protocol has opened it yet.`)
-  const unaddressed = () => byDefault('with-care', `${what}: the protocol does not address it; the therapist decides.`)
+  const unaddressed = () =>
+    byDefault('with-care', `${what}: the protocol does not address it; the therapist decides.`)
   switch (atom.kind) {
     case 'motion': {
       const loads = atom.mode === 'I' || atom.mode === 'R'
@@ -222,7 +266,10 @@ function judgeByDefault(atom: Atom, state: CaseOnDay, standing: PhaseStanding): 
       }
       const isHealing = words.HEALING_ANCHORS.includes(protocol.anchor)
       if ((loads || (atom.mode === 'S' && isHealing)) && !inLastPhase) {
-        return byDefault('with-care', `${what}: away from the injury, but loading or stretching waits for care until the last phase.`)
+        return byDefault(
+          'with-care',
+          `${what}: away from the injury, but loading or stretching waits for care until the last phase.`,
+        )
       }
       return byDefault('clear', `${what} lies outside the injured part: free.`)
     }
@@ -230,12 +277,26 @@ function judgeByDefault(atom: Atom, state: CaseOnDay, standing: PhaseStanding): 
       if (protocol.guardCombos.includes(atom.combo)) return unopened()
       if (words.COMBOS_WITH_CARE.includes(atom.combo)) return unaddressed()
       // Its joints are judged one by one: an unguarded composite adds no default of its own.
-      return judged('clear', atom, 'default', `${what} as such is not guarded here; its joints are judged one by one.`, source)
+      return judged(
+        'clear',
+        atom,
+        'default',
+        `${what} as such is not guarded here; its joints are judged one by one.`,
+        source,
+      )
     case 'stress':
-      return protocol.guardStress.includes(atom.stress) ? unopened() : byDefault('clear', `${what} is not guarded here.`)
+      return protocol.guardStress.includes(atom.stress)
+        ? unopened()
+        : byDefault('clear', `${what} is not guarded here.`)
     case 'nerve': {
-      if (protocol.guardNerve || protocol.gates.some((gate) => gate.targets.some((target) => target.kind === 'nerve'))) return unopened()
-      return atom.technique === 'tensioner' ? unaddressed() : byDefault('clear', `${what} is not guarded here.`)
+      if (
+        protocol.guardNerve ||
+        protocol.gates.some((gate) => gate.targets.some((target) => target.kind === 'nerve'))
+      )
+        return unopened()
+      return atom.technique === 'tensioner'
+        ? unaddressed()
+        : byDefault('clear', `${what} is not guarded here.`)
     }
     case 'technique':
       return judged('clear', atom, 'default', `${what} is judged by the motions it comes with.`, source)
@@ -258,7 +319,14 @@ function judgeByDefault(atom: Atom, state: CaseOnDay, standing: PhaseStanding): 
 }
 
 function judged(kind: VerdictKind, atom: Atom, rule: string, text: string, source: string): Judgement {
-  return { kind, basis: 'rule', reason: { rule, atom: atomText(atom), subject: capital(atomWords(atom)), text, source }, form: null, conditions: [], missing: [] }
+  return {
+    kind,
+    basis: 'rule',
+    reason: { rule, atom: atomText(atom), subject: capital(atomWords(atom)), text, source },
+    form: null,
+    conditions: [],
+    missing: [],
+  }
 }
 
 /** Allow and caution rules of the current and all earlier phases, and the gates. */
@@ -272,7 +340,10 @@ function neededBy(rule: Rule, atom: Atom): Criterion[] {
   if (!isLoading(atom)) return [...rule.needs]
   const ownPain = rule.needs.some((criterion) => OWN_PAIN_CRITERIA.includes(criterion.name))
   const base = ownPain ? [LOAD_BASE.edema] : [LOAD_BASE.pain, LOAD_BASE.edema]
-  return [...rule.needs, ...base.filter((criterion) => !rule.needs.some((need) => need.text === criterion.text))]
+  return [
+    ...rule.needs,
+    ...base.filter((criterion) => !rule.needs.some((need) => need.text === criterion.text)),
+  ]
 }
 
 function speaksOf(target: Target, atom: Atom): boolean {
@@ -280,7 +351,11 @@ function speaksOf(target: Target, atom: Atom): boolean {
     case 'motion':
       return atom.kind === 'motion' && target.modes.includes(atom.mode) && target.motions.has(atom.motion)
     case 'combo':
-      return atom.kind === 'combo' && target.combo === atom.combo && (target.modes === null || target.modes.includes(atom.mode))
+      return (
+        atom.kind === 'combo' &&
+        target.combo === atom.combo &&
+        (target.modes === null || target.modes.includes(atom.mode))
+      )
     case 'grip':
       return atom.kind === 'grip' && target.grips.includes(atom.grip)
     case 'kg':
@@ -292,7 +367,11 @@ function speaksOf(target: Target, atom: Atom): boolean {
     case 'stress':
       return atom.kind === 'stress' && target.stresses.includes(atom.stress)
     case 'nerve':
-      return atom.kind === 'nerve' && target.nerves.includes(atom.nerve) && target.techniques.includes(atom.technique)
+      return (
+        atom.kind === 'nerve' &&
+        target.nerves.includes(atom.nerve) &&
+        target.techniques.includes(atom.technique)
+      )
     case 'technique':
       return atom.kind === 'technique' && target.techniques.includes(atom.technique)
   }
@@ -310,10 +389,12 @@ function formMisfits(rule: Rule, atom: Atom, signature: Signature): string[] {
     if (axis && limit && !isWithin(atom.arc, limit)) misfits.push(`${axis} ${limit[0]} to ${limit[1]}°`)
   }
   for (const [axis, limit] of arcEntries(rule.posture)) {
-    if (!isWithin(signature.posture?.[axis] ?? null, limit)) misfits.push(`with ${axis} at ${limit[0]} to ${limit[1]}°`)
+    if (!isWithin(signature.posture?.[axis] ?? null, limit))
+      misfits.push(`with ${axis} at ${limit[0]} to ${limit[1]}°`)
   }
   const res = atom.kind === 'motion' || atom.kind === 'combo' || atom.kind === 'grip' ? atom.res : null
-  if (rule.res !== null && res !== null && res > rule.res) misfits.push(`up to R${rule.res} (${words.RESISTANCE_MEANING[rule.res]})`)
+  if (rule.res !== null && res !== null && res > rule.res)
+    misfits.push(`up to R${rule.res} (${words.RESISTANCE_MEANING[rule.res]})`)
   if (atom.kind === 'kg') {
     const limit = kgOf(rule)
     if (atom.kg > limit) misfits.push(`up to ${limit} kg`)
@@ -331,9 +412,15 @@ function closes(rule: Rule, atom: Atom, signature: Signature, state: CaseOnDay, 
   if (!rule.targets.some((target) => speaksOf(target, atom))) return false
   if (rule.when && !rule.when.some((live) => state.states.includes(live))) return false
   if (rule.by && signature.by !== null && !rule.by.includes(signature.by)) return false
-  if (rule.technique && !rule.technique.some((technique) => signature.technique.includes(technique))) return false
+  if (rule.technique && !rule.technique.some((technique) => signature.technique.includes(technique)))
+    return false
   if (rule.outOf && rule.outOf.includes(signature.orthosis)) return false
-  if (rule.res !== null && (atom.kind === 'motion' || atom.kind === 'combo' || atom.kind === 'grip') && atom.res < rule.res) return false
+  if (
+    rule.res !== null &&
+    (atom.kind === 'motion' || atom.kind === 'combo' || atom.kind === 'grip') &&
+    atom.res < rule.res
+  )
+    return false
   const kg = rule.targets.find((target) => target.kind === 'kg')
   if (atom.kind === 'kg' && kg?.kind === 'kg' && atom.kg < kg.kg) return false
   if (rule.beyond && atom.kind === 'motion') {
@@ -379,14 +466,20 @@ const EVERYTHING_MET: FactBook = { status: () => ({ name: 'met' }) }
 /** Days on which anything can change, from a day on: starts and ends of windows, gates and orders. */
 function turningDays(state: CaseOnDay): number[] {
   const { protocol, orders } = state
-  const rules = [...protocol.never, ...protocol.gates, ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution, ...phase.forbid])]
+  const rules = [
+    ...protocol.never,
+    ...protocol.gates,
+    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution, ...phase.forbid]),
+  ]
   const days = [
     0,
     ...protocol.phases.map((phase) => phase.days[0]),
     ...rules.flatMap((rule) => [rule.from, rule.until]),
     ...orders.flatMap((order) => [order.fromDay, order.untilDay]),
   ]
-  const ahead = days.filter((day) => day !== null && day > state.day && day <= state.day + SEARCH_DAYS) as number[]
+  const ahead = days.filter(
+    (day) => day !== null && day > state.day && day <= state.day + SEARCH_DAYS,
+  ) as number[]
   return [state.day, ...new Set(ahead)].sort((a, b) => a - b)
 }
 
@@ -405,16 +498,31 @@ function earliestDay(atoms: readonly Atom[], signature: Signature, state: CaseOn
  * The shortest list of criteria that stand in the way on a day: those of the least advanced phase in which, with
  * everything else met, the exercise opens, and those its permissions need.
  */
-function missingAt(day: number, atoms: readonly Atom[], signature: Signature, state: CaseOnDay, standing: PhaseStanding): Criterion[] {
+function missingAt(
+  day: number,
+  atoms: readonly Atom[],
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+): Criterion[] {
   const then: CaseOnDay = { ...state, day, facts: EVERYTHING_MET, daysSinceReview: null }
   const furthest = phaseOn(then.protocol, day, EVERYTHING_MET).index
   for (let index = Math.max(0, standing.index); index <= furthest; index += 1) {
-    const supposed: PhaseStanding = { ...standing, index, phase: state.protocol.phases[index] ?? null, effectiveDay: day }
+    const supposed: PhaseStanding = {
+      ...standing,
+      index,
+      phase: state.protocol.phases[index] ?? null,
+      effectiveDay: day,
+    }
     if (!atoms.every((atom) => isOpen(judgeAtom(atom, signature, then, supposed)))) continue
     const entries = state.protocol.phases.slice(0, index + 1).flatMap((phase) => phase.entry)
-    const needs = atoms.flatMap((atom) => judgeAtom(atom, signature, { ...then, facts: state.facts }, supposed).missing)
+    const needs = atoms.flatMap(
+      (atom) => judgeAtom(atom, signature, { ...then, facts: state.facts }, supposed).missing,
+    )
     const unmet = [...entries, ...needs].filter((criterion) => state.facts.status(criterion).name !== 'met')
-    return unmet.filter((criterion, place) => unmet.findIndex((other) => other.text === criterion.text) === place)
+    return unmet.filter(
+      (criterion, place) => unmet.findIndex((other) => other.text === criterion.text) === place,
+    )
   }
   return []
 }
@@ -434,7 +542,10 @@ function sourceText(protocol: Protocol): string {
 }
 
 function distinct(reasons: readonly Reason[]): Reason[] {
-  return reasons.filter((reason, place) => reasons.findIndex((other) => other.rule === reason.rule && other.atom === reason.atom) === place)
+  return reasons.filter(
+    (reason, place) =>
+      reasons.findIndex((other) => other.rule === reason.rule && other.atom === reason.atom) === place,
+  )
 }
 
 function capital(text: string): string {

@@ -11,7 +11,12 @@ export type Atom =
       readonly arc: words.Arc | null
       readonly res: words.ResistanceClass
     }
-  | { readonly kind: 'combo'; readonly combo: words.Combo; readonly mode: words.Mode; readonly res: words.ResistanceClass }
+  | {
+      readonly kind: 'combo'
+      readonly combo: words.Combo
+      readonly mode: words.Mode
+      readonly res: words.ResistanceClass
+    }
   | { readonly kind: 'grip'; readonly grip: words.Grip; readonly res: words.ResistanceClass }
   | { readonly kind: 'kg'; readonly kg: number }
   | { readonly kind: 'test'; readonly test: words.Test }
@@ -34,22 +39,31 @@ export function atomsOf(signature: Signature): Atom[] {
     for (const mode of component.modes) {
       for (const motion of component.motions) {
         const axis = words.axisOfMotion(motion)
-        motions.push({ kind: 'motion', mode, motion, arc: (axis && component.arc?.[axis]) ?? null, res: resOf(mode, component.res) })
+        motions.push({
+          kind: 'motion',
+          mode,
+          motion,
+          arc: (axis && component.arc?.[axis]) ?? null,
+          res: resOf(mode, component.res),
+        })
       }
     }
   }
-  const lists = (mode: words.Mode, motion: words.Motion) => motions.some((atom) => atom.mode === mode && atom.motion === motion)
+  const lists = (mode: words.Mode, motion: words.Motion) =>
+    motions.some((atom) => atom.mode === mode && atom.motion === motion)
   const brought: typeof motions = []
   const others: Atom[] = []
   for (const { combo, mode, res } of signature.combos) {
     others.push({ kind: 'combo', combo, mode, res: resOf(mode, res) })
     for (const motion of words.COMBO_MOTIONS[combo]) {
-      if (!lists(mode, motion)) brought.push({ kind: 'motion', mode, motion, arc: null, res: resOf(mode, res) })
+      if (!lists(mode, motion))
+        brought.push({ kind: 'motion', mode, motion, arc: null, res: resOf(mode, res) })
     }
     // Loads whatever mode is written.
     if (combo === 'clench') others.push({ kind: 'grip', grip: 'cyl', res: 3 })
     if (combo === 'cmc_adduction_pinch') others.push({ kind: 'grip', grip: 'key', res: 1 })
-    if (combo === 'mp_ulnar_load') brought.push({ kind: 'motion', mode: 'R', motion: 'mcp.uln', arc: null, res: 1 })
+    if (combo === 'mp_ulnar_load')
+      brought.push({ kind: 'motion', mode: 'R', motion: 'mcp.uln', arc: null, res: 1 })
   }
   const all = [...motions, ...brought]
   const pushed = signature.technique.includes('overpressure')

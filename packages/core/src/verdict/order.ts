@@ -14,8 +14,28 @@ export interface Order {
 }
 
 const ORDER_KEYS = [
-  'effect', 'm', 'mv', 'combo', 'grip', 'stress', 'nerve', 'tech', 'test', 'act', 'kg', 'technique', 'arc', 'with', 'in', 'res',
-  'from', 'until', 'why', 'by', 'dated', 'document',
+  'effect',
+  'm',
+  'mv',
+  'combo',
+  'grip',
+  'stress',
+  'nerve',
+  'tech',
+  'test',
+  'act',
+  'kg',
+  'technique',
+  'arc',
+  'with',
+  'in',
+  'res',
+  'from',
+  'until',
+  'why',
+  'by',
+  'dated',
+  'document',
 ] as const
 
 /**
@@ -28,7 +48,15 @@ export function readOrder(reader: DocumentReader, id: string): Order {
   const part = reader.object(ORDER_KEYS)
   const effect = part['effect']!.oneOf(['forbid', 'allow'])
   const why = part['why']!.text()
-  const { effect: _effect, by: _by, dated: _dated, document: _document, from: _from, until: _until, ...target } = reader.value as Record<string, unknown>
+  const {
+    effect: _effect,
+    by: _by,
+    dated: _dated,
+    document: _document,
+    from: _from,
+    until: _until,
+    ...target
+  } = reader.value as Record<string, unknown>
   const rule = readRule(reader.at(target), effect, id, { strengthMotions: new Set(), strengthGrips: [] })
   return {
     id,

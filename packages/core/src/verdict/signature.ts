@@ -18,7 +18,11 @@ export interface Signature {
   readonly motions: readonly SignatureMotion[]
   readonly orthosis: words.Orthosis
   readonly posture: words.Arcs | null
-  readonly combos: readonly { readonly combo: words.Combo; readonly mode: words.Mode; readonly res: words.ResistanceClass | null }[]
+  readonly combos: readonly {
+    readonly combo: words.Combo
+    readonly mode: words.Mode
+    readonly res: words.ResistanceClass | null
+  }[]
   readonly grips: readonly { readonly grip: words.Grip; readonly res: words.ResistanceClass | null }[]
   readonly kg: number | null
   readonly tests: readonly words.Test[]
@@ -29,7 +33,21 @@ export interface Signature {
   readonly technique: readonly words.Technique[]
 }
 
-const KEYS = ['name', 'motions', 'in', 'posture', 'combos', 'grips', 'kg', 'tests', 'acts', 'stress', 'by', 'nerve', 'technique']
+const KEYS = [
+  'name',
+  'motions',
+  'in',
+  'posture',
+  'combos',
+  'grips',
+  'kg',
+  'tests',
+  'acts',
+  'stress',
+  'by',
+  'nerve',
+  'technique',
+]
 /** No exercise has more parts than this of one kind; more is a broken file. */
 const MOST_PARTS = 100
 
@@ -50,9 +68,15 @@ export function readSignature(reader: DocumentReader): Signature {
     motions: list('motions').map((component) => {
       const keys = component.object(['m', 'mv', 'arc', 'res'])
       return {
-        modes: keys['m']!.value !== null && typeof keys['m']!.value === 'string' ? [keys['m']!.oneOf(words.MODES)] : readModes(keys['m']!),
+        modes:
+          keys['m']!.value !== null && typeof keys['m']!.value === 'string'
+            ? [keys['m']!.oneOf(words.MODES)]
+            : readModes(keys['m']!),
         motions: keys['mv']!.list().flatMap((pattern) => {
-          return words.motionsOfPattern(pattern.text(), false) ?? pattern.refuse('a motion of the vocabulary, as wrist.ext')
+          return (
+            words.motionsOfPattern(pattern.text(), false) ??
+            pattern.refuse('a motion of the vocabulary, as wrist.ext')
+          )
         }),
         arc: keys['arc']!.optional(readArcs),
         res: keys['res']!.optional(readResistance),
@@ -79,7 +103,10 @@ export function readSignature(reader: DocumentReader): Signature {
     by: part['by']!.optional((by) => by.oneOf(words.ACTORS)),
     nerve: list('nerve').map((entry) => {
       const keys = entry.object(['nerve', 'tech'])
-      return { nerve: keys['nerve']!.oneOf(words.NERVES), technique: keys['tech']!.oneOf(words.NERVE_TECHNIQUES) }
+      return {
+        nerve: keys['nerve']!.oneOf(words.NERVES),
+        technique: keys['tech']!.oneOf(words.NERVE_TECHNIQUES),
+      }
     }),
     technique: list('technique').map((technique) => technique.oneOf(words.TECHNIQUES)),
   }

@@ -39,7 +39,10 @@ export interface Verdict {
 export function groupedReasons(reasons: readonly Reason[]): Reason[] {
   const groups = new Map<string, Reason[]>()
   for (const reason of reasons) {
-    const said = reason.subject && reason.text.startsWith(reason.subject) ? reason.text.slice(reason.subject.length) : null
+    const said =
+      reason.subject && reason.text.startsWith(reason.subject)
+        ? reason.text.slice(reason.subject.length)
+        : null
     const key = said === null ? `${reason.rule} ${reason.text}` : `${reason.rule}${said}`
     groups.set(key, [...(groups.get(key) ?? []), reason])
   }
@@ -48,8 +51,15 @@ export function groupedReasons(reasons: readonly Reason[]): Reason[] {
     if (group.length === 1) return first
     const said = first.text.startsWith(first.subject) ? first.text.slice(first.subject.length) : null
     if (said === null) return { ...first, atom: group.map((one) => one.atom).join(', ') }
-    const subjects = group.map((one, place) => (place === 0 ? one.subject : one.subject.charAt(0).toLowerCase() + one.subject.slice(1)))
+    const subjects = group.map((one, place) =>
+      place === 0 ? one.subject : one.subject.charAt(0).toLowerCase() + one.subject.slice(1),
+    )
     const plural = said.replace(/^ is /, ' are ')
-    return { ...first, atom: group.map((one) => one.atom).join(', '), subject: '', text: `${subjects.join(', ')}${plural}` }
+    return {
+      ...first,
+      atom: group.map((one) => one.atom).join(', '),
+      subject: '',
+      text: `${subjects.join(', ')}${plural}`,
+    }
   })
 }

@@ -58,12 +58,30 @@ export async function readRecord(database: Database, episodeId: string): Promise
   const where = { episodeId }
   const [patient, facts, orders, flags, evaluations, versions, bouts, devices] = await Promise.all([
     rows.patients.findByPk(episode.patientId),
-    rows.facts.findAll({ where, order: [['recordedAt', 'ASC'], ['id', 'ASC']] }),
+    rows.facts.findAll({
+      where,
+      order: [
+        ['recordedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    }),
     rows.orders.findAll({ where, order: [['id', 'ASC']] }),
     rows.flags.findAll({ where, order: [['id', 'ASC']] }),
-    rows.evaluations.findAll({ where, order: [['evaluatedOn', 'ASC'], ['id', 'ASC']] }),
+    rows.evaluations.findAll({
+      where,
+      order: [
+        ['evaluatedOn', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    }),
     rows.programVersions.findAll({ where, order: [['number', 'ASC']] }),
-    rows.boutLogs.findAll({ where, order: [['endedAt', 'ASC'], ['id', 'ASC']] }),
+    rows.boutLogs.findAll({
+      where,
+      order: [
+        ['endedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    }),
     rows.devices.findAll({ where, order: [['id', 'ASC']] }),
   ])
   const [readings, boutItems] = await Promise.all([
@@ -81,7 +99,9 @@ export async function readRecord(database: Database, episodeId: string): Promise
     facts: facts.map((row) => row.get()),
     orders: orderRows.filter((order) => order.withdrawsId === null && !withdrawn.has(order.id)),
     openFlags: raised.filter((flag) => !lifts.has(flag.id)),
-    liftedFlags: raised.flatMap((flag) => (lifts.has(flag.id) ? [{ raised: flag, lifted: lifts.get(flag.id)! }] : [])),
+    liftedFlags: raised.flatMap((flag) =>
+      lifts.has(flag.id) ? [{ raised: flag, lifted: lifts.get(flag.id)! }] : [],
+    ),
     evaluations: evaluations.map((row) => {
       const own = readings.filter((reading) => reading.get().evaluationId === row.get().id)
       return { ...row.get(), readings: own.map((reading) => reading.get()) }
@@ -96,11 +116,21 @@ export async function readRecord(database: Database, episodeId: string): Promise
 }
 
 /** The case that core judges, on a day. */
-export function caseOn(record: EpisodeRecord, catalogue: Catalogue, today: ClinicalDay, now: Date): PatientCase {
+export function caseOn(
+  record: EpisodeRecord,
+  catalogue: Catalogue,
+  today: ClinicalDay,
+  now: Date,
+): PatientCase {
   const { episode, patient } = record
   const protocol = catalogue.protocols.get(episode.protocolId)
   const condition = catalogue.conditions.get(episode.conditionId)
-  if (!protocol || !condition) throw new CoreError('PROTOCOL_UNKNOWN', 'protocolId', `The catalogue no longer has ${episode.protocolId}.`)
+  if (!protocol || !condition)
+    throw new CoreError(
+      'PROTOCOL_UNKNOWN',
+      'protocolId',
+      `The catalogue no longer has ${episode.protocolId}.`,
+    )
   const anchor = anchorDate(record)
   const contraindications = [
     ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
@@ -113,8 +143,15 @@ export function caseOn(record: EpisodeRecord, catalogue: Catalogue, today: Clini
     facts: factBook({ today, facts: recordedFacts(record), loggedPain: loggedPain(record, now) }),
     states: [],
     orders: record.orders.map((order, index) => {
-      if (!isRestriction(order.restriction)) throw new Error(`The record holds the unknown restriction ${order.restriction}.`)
-      return restrictionOrder(`order.${index + 1}`, order.restriction, anchor, order.untilOn, `${order.why} (${order.givenBy}, ${order.dated})`)
+      if (!isRestriction(order.restriction))
+        throw new Error(`The record holds the unknown restriction ${order.restriction}.`)
+      return restrictionOrder(
+        `order.${index + 1}`,
+        order.restriction,
+        anchor,
+        order.untilOn,
+        `${order.why} (${order.givenBy}, ${order.dated})`,
+      )
     }),
     redLock: record.openFlags.length > 0,
     daysSinceReview: daysBetween(lastReviewOn(record), today),
@@ -128,7 +165,11 @@ export function anchorDate(record: EpisodeRecord): ClinicalDay {
 
 /** The last day a therapist reviewed the case: the referral, an evaluation or a signed program. */
 export function lastReviewOn(record: EpisodeRecord): ClinicalDay {
-  const days = [record.episode.openedOn, ...record.evaluations.map((one) => one.evaluatedOn), ...record.versions.map((one) => one.signedOn)]
+  const days = [
+    record.episode.openedOn,
+    ...record.evaluations.map((one) => one.evaluatedOn),
+    ...record.versions.map((one) => one.signedOn),
+  ]
   return days.reduce((latest, day) => (day > latest ? day : latest))
 }
 
@@ -136,12 +177,19 @@ export function lastReviewOn(record: EpisodeRecord): ClinicalDay {
 function recordedFacts(record: EpisodeRecord): RecordedFact[] {
   const facts = record.facts.map((row) => ({
     at: row.recordedAt.getTime(),
-    fact: { what: row.what as RecordedFact['what'], value: JSON.parse(row.value) as boolean | number, date: row.dated, withdrawn: row.isWithdrawn },
+    fact: {
+      what: row.what as RecordedFact['what'],
+      value: JSON.parse(row.value) as boolean | number,
+      date: row.dated,
+      withdrawn: row.isWithdrawn,
+    },
   }))
   const pains = record.evaluations.flatMap((row) => {
     const scores = [['pain.rest', row.painRest] as const, ['pain.act', row.painAct] as const]
     return scores.flatMap(([what, value]) =>
-      value === null ? [] : [{ at: row.recordedAt.getTime(), fact: { what, value, date: row.evaluatedOn, withdrawn: false } }],
+      value === null
+        ? []
+        : [{ at: row.recordedAt.getTime(), fact: { what, value, date: row.evaluatedOn, withdrawn: false } }],
     )
   })
   return [...facts, ...pains].sort((a, b) => a.at - b.at).map(({ fact }) => fact)
@@ -183,6 +231,16 @@ export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday
 }
 
 /** A stored angle as the therapist reads it. */
-export function asReading(row: ReadingRow): { motion: string; side: string; kind: string; readingDeg: number } {
-  return { motion: row.motion, side: row.side, kind: row.kind, readingDeg: readingDeg(row.motion as WristMotion, row.angleDeg) }
+export function asReading(row: ReadingRow): {
+  motion: string
+  side: string
+  kind: string
+  readingDeg: number
+} {
+  return {
+    motion: row.motion,
+    side: row.side,
+    kind: row.kind,
+    readingDeg: readingDeg(row.motion as WristMotion, row.angleDeg),
+  }
 }

@@ -1,4 +1,14 @@
-import { assessExercise, minutesOfBout, orthosisFor, type Catalogue, type Dose, type Exercise, type Orthosis, type PatientCase, type Verdict } from '@pledge/core'
+import {
+  assessExercise,
+  minutesOfBout,
+  orthosisFor,
+  type Catalogue,
+  type Dose,
+  type Exercise,
+  type Orthosis,
+  type PatientCase,
+  type Verdict,
+} from '@pledge/core'
 import type { DraftItem } from '@pledge/core/schemas'
 import { standingOf } from './episodeRecord.js'
 import type { SignedItem } from './signedItem.js'
@@ -13,13 +23,26 @@ export interface JudgedItem {
 }
 
 /** A draft's items with their verdict at their own dose, in the orthosis the phase keeps on. */
-export function judgedItems(items: readonly DraftItem[], state: PatientCase, catalogue: Catalogue): JudgedItem[] {
+export function judgedItems(
+  items: readonly DraftItem[],
+  state: PatientCase,
+  catalogue: Catalogue,
+): JudgedItem[] {
   return items.flatMap(({ itemId, exerciseId, dose }) => {
     const exercise = catalogue.exercises.get(exerciseId)
     if (!exercise) return []
     const orthosis = orthosisFor(exercise, standingOf(state).phase)
     const verdict = assessExercise(exercise, dose as Dose, state, { orthosis })
-    return [{ itemId, exercise, dose: dose as Dose, orthosis, minutesPerBout: minutesOfBout(exercise, dose as Dose), verdict }]
+    return [
+      {
+        itemId,
+        exercise,
+        dose: dose as Dose,
+        orthosis,
+        minutesPerBout: minutesOfBout(exercise, dose as Dose),
+        verdict,
+      },
+    ]
   })
 }
 

@@ -6,7 +6,10 @@ export function verdictJson(verdict: Verdict, anchor: ClinicalDay) {
     kind: verdict.kind,
     fromDay: verdict.fromDay,
     fromDate: verdict.fromDay === null ? null : addDays(anchor, verdict.fromDay),
-    missing: verdict.missing.map((criterion) => ({ what: criterion.text, meaning: criterionMeaning(criterion.text) })),
+    missing: verdict.missing.map((criterion) => ({
+      what: criterion.text,
+      meaning: criterionMeaning(criterion.text),
+    })),
     form: verdict.form,
     conditions: [...verdict.conditions],
     reasons: groupedReasons(verdict.reasons),

@@ -20,14 +20,22 @@ import { parseDocument } from 'yaml'
  */
 export function loadCatalogue(directory: string): Catalogue {
   const hash = createHash('sha256')
-  const read = <T extends { id: string }>(folder: string, readOne: (document: unknown) => T): Map<string, T> => {
+  const read = <T extends { id: string }>(
+    folder: string,
+    readOne: (document: unknown) => T,
+  ): Map<string, T> => {
     const entries = new Map<string, T>()
     for (const file of yamlFiles(join(directory, folder))) {
       const text = readFileSync(file, 'utf8')
       const name = relative(directory, file)
       hash.update(name).update('\0').update(text)
       const entry = inFile(name, () => readOne(parseYaml(text)))
-      if (entries.has(entry.id)) throw new CoreError('DOCUMENT_INVALID', name, `${name}: Expected an id of its own, found "${entry.id}" twice.`)
+      if (entries.has(entry.id))
+        throw new CoreError(
+          'DOCUMENT_INVALID',
+          name,
+          `${name}: Expected an id of its own, found "${entry.id}" twice.`,
+        )
       entries.set(entry.id, entry)
     }
     return entries
@@ -38,7 +46,13 @@ export function loadCatalogue(directory: string): Catalogue {
   const sourcesText = readFileSync(join(directory, 'sources.yaml'), 'utf8')
   hash.update(sourcesText)
   const sources = inFile('sources.yaml', () => readSources(parseYaml(sourcesText)))
-  const catalogue: Catalogue = { conditions, protocols, exercises, sources, revision: hash.digest('hex').slice(0, 16) }
+  const catalogue: Catalogue = {
+    conditions,
+    protocols,
+    exercises,
+    sources,
+    revision: hash.digest('hex').slice(0, 16),
+  }
   checkCatalogue(catalogue)
   return catalogue
 }
@@ -49,12 +63,20 @@ export function parseYaml(text: string): unknown {
   const problem = document.errors[0]
   if (problem) {
     const place = problem.linePos?.[0]
-    throw new CoreError('DOCUMENT_INVALID', place ? `line ${place.line}` : '', `Expected YAML: ${problem.message.split('\n')[0]}`)
+    throw new CoreError(
+      'DOCUMENT_INVALID',
+      place ? `line ${place.line}` : '',
+      `Expected YAML: ${problem.message.split('\n')[0]}`,
+    )
   }
   try {
     return document.toJS({ maxAliasCount: 0 })
   } catch {
-    throw new CoreError('DOCUMENT_INVALID', '', 'Expected YAML without aliases (&name, *name): write the value out.')
+    throw new CoreError(
+      'DOCUMENT_INVALID',
+      '',
+      'Expected YAML without aliases (&name, *name): write the value out.',
+    )
   }
 }
 
@@ -63,7 +85,10 @@ function readSources(document: unknown): Map<string, CatalogueSource> {
     new DocumentReader(document).list().map((entry) => {
       const part = entry.object(['key', 'text', 'confidence'])
       const key = part['key']!.text()
-      return [key, { key, text: part['text']!.text(), confidence: part['confidence']!.oneOf(['high', 'medium', 'low']) }] as const
+      return [
+        key,
+        { key, text: part['text']!.text(), confidence: part['confidence']!.oneOf(['high', 'medium', 'low']) },
+      ] as const
     }),
   )
 }
@@ -72,7 +97,8 @@ function inFile<T>(name: string, read: () => T): T {
   try {
     return read()
   } catch (error) {
-    if (error instanceof CoreError) throw new CoreError(error.code, `${name}: ${error.path}`, `${name}: ${error.path}: ${error.message}`)
+    if (error instanceof CoreError)
+      throw new CoreError(error.code, `${name}: ${error.path}`, `${name}: ${error.path}: ${error.message}`)
     throw error
   }
 }

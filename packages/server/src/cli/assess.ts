@@ -11,7 +11,12 @@ const MOST_BYTES = 8 * 1024 * 1024
 function documentsOf(file: string): unknown[] {
   let text: string
   try {
-    if (statSync(file).size > MOST_BYTES) throw new CoreError('DOCUMENT_INVALID', file, `Expected a case file of at most ${MOST_BYTES / 1024 / 1024} MB.`)
+    if (statSync(file).size > MOST_BYTES)
+      throw new CoreError(
+        'DOCUMENT_INVALID',
+        file,
+        `Expected a case file of at most ${MOST_BYTES / 1024 / 1024} MB.`,
+      )
     text = readFileSync(file, 'utf8')
   } catch (error) {
     if (error instanceof CoreError) throw error
@@ -24,7 +29,12 @@ function documentsOf(file: string): unknown[] {
 
 function main(files: readonly string[]): number {
   try {
-    if (files.length === 0) throw new CoreError('DOCUMENT_INVALID', '(arguments)', 'Name a case file: npm run --silent assess -- FILE')
+    if (files.length === 0)
+      throw new CoreError(
+        'DOCUMENT_INVALID',
+        '(arguments)',
+        'Name a case file: npm run --silent assess -- FILE',
+      )
     const catalogue = loadCatalogue(fileURLToPath(new URL('../../../../catalogue', import.meta.url)))
     const documents = files.flatMap(documentsOf)
     const results = documents.map((document) => assessCaseFile(document, catalogue))
@@ -32,7 +42,9 @@ function main(files: readonly string[]): number {
     return 0
   } catch (error) {
     if (!(error instanceof CoreError)) throw error
-    process.stdout.write(`${JSON.stringify({ code: error.code, path: error.path, message: error.message })}\n`)
+    process.stdout.write(
+      `${JSON.stringify({ code: error.code, path: error.path, message: error.message })}\n`,
+    )
     return 2
   }
 }

@@ -21,7 +21,10 @@ process.env['TZ'] = 'UTC'
 async function main(words: readonly string[]): Promise<void> {
   const settings = readSettings(process.env)
   const [ownerName, ownerPassword] = [process.env['PLEDGE_DB_OWNER'], process.env['PLEDGE_DB_OWNER_PASSWORD']]
-  if (!ownerName || !ownerPassword) throw new Error("Set PLEDGE_DB_OWNER and PLEDGE_DB_OWNER_PASSWORD: the account that may change the database's shape.")
+  if (!ownerName || !ownerPassword)
+    throw new Error(
+      "Set PLEDGE_DB_OWNER and PLEDGE_DB_OWNER_PASSWORD: the account that may change the database's shape.",
+    )
   const owner = connect({ ...settings.database, user: ownerName, password: ownerPassword }, 1)
   const done = await migrate(owner, settings.database.user)
   await owner.close()
@@ -32,8 +35,16 @@ async function main(words: readonly string[]): Promise<void> {
   await database.close()
 
   async function prepareDemo(demo: Database): Promise<void> {
-    const catalogue = loadCatalogue(process.env['PLEDGE_CATALOGUE'] ?? fileURLToPath(new URL('../../../../catalogue', import.meta.url)))
-    const isLoaded = await loadDemoClinic(demo, catalogue, new Date(), settings.clinic.timeZone, settings.today)
+    const catalogue = loadCatalogue(
+      process.env['PLEDGE_CATALOGUE'] ?? fileURLToPath(new URL('../../../../catalogue', import.meta.url)),
+    )
+    const isLoaded = await loadDemoClinic(
+      demo,
+      catalogue,
+      new Date(),
+      settings.clinic.timeZone,
+      settings.today,
+    )
     process.stdout.write(isLoaded ? 'loaded the demo clinic\n' : 'kept the data of the last start\n')
     const code = await freshCode(demo)
     process.stdout.write(`${JSON.stringify({ users: DEMO_USERS, phone: code })}\n`)
@@ -49,18 +60,41 @@ async function freshCode(database: Database): Promise<{ patient: string; code: s
   const digits = String(randomInt(100_000_000)).padStart(8, '0')
   const now = new Date()
   await rows.pairings.create({
-    id: newId(), episodeId: episode.id, codeHash: hashOf(digits), expiresAt: new Date(now.getTime() + CODE_MINUTES * 60_000), usedAt: null, createdBy: episode.therapistId, createdAt: now,
+    id: newId(),
+    episodeId: episode.id,
+    codeHash: hashOf(digits),
+    expiresAt: new Date(now.getTime() + CODE_MINUTES * 60_000),
+    usedAt: null,
+    createdBy: episode.therapistId,
+    createdAt: now,
   })
   return { patient: patient.name, code: `${digits.slice(0, 4)} ${digits.slice(4)}` }
 }
 
 async function addUser(database: Database, [login, name, role]: readonly string[]): Promise<void> {
   const password = process.env['PLEDGE_NEW_PASSWORD'] ?? ''
-  if (!login || !name || !role || !['lead', 'therapist', 'assistant'].includes(role)) throw new Error('Usage: --add-user LOGIN "NAME" lead|therapist|assistant')
-  if (password.length < 12) throw new Error('Set PLEDGE_NEW_PASSWORD to a password of at least 12 characters.')
+  if (!login || !name || !role || !['lead', 'therapist', 'assistant'].includes(role))
+    throw new Error('Usage: --add-user LOGIN "NAME" lead|therapist|assistant')
+  if (password.length < 12)
+    throw new Error('Set PLEDGE_NEW_PASSWORD to a password of at least 12 characters.')
   const id = newId()
-  await database.rows.users.create({ id, login: login.toLowerCase(), name, role: role as 'lead', passwordHash: await hash(password), isActive: true, createdAt: new Date() })
-  await database.audit({ at: new Date(), actor: { kind: 'system', id: null }, action: 'user.add', episodeId: null, isChange: true, detail: { id, role } })
+  await database.rows.users.create({
+    id,
+    login: login.toLowerCase(),
+    name,
+    role: role as 'lead',
+    passwordHash: await hash(password),
+    isActive: true,
+    createdAt: new Date(),
+  })
+  await database.audit({
+    at: new Date(),
+    actor: { kind: 'system', id: null },
+    action: 'user.add',
+    episodeId: null,
+    isChange: true,
+    detail: { id, role },
+  })
   process.stdout.write(`added ${login} (${role})\n`)
 }
 

@@ -40,7 +40,10 @@ export class Database {
   }
 
   /** Adds an audit row. Detail holds ids and names of fields, never a patient's values. */
-  async audit(entry: Omit<AuditRow, 'id' | 'actorKind' | 'actorId' | 'detail'> & { actor: Actor; detail?: object }, transaction?: Transaction) {
+  async audit(
+    entry: Omit<AuditRow, 'id' | 'actorKind' | 'actorId' | 'detail'> & { actor: Actor; detail?: object },
+    transaction?: Transaction,
+  ) {
     const { actor, detail, ...rest } = entry
     await this.rows.audit.create(
       { id: newId(), ...rest, actorKind: actor.kind, actorId: actor.id, detail: detail ?? {} },
@@ -50,7 +53,11 @@ export class Database {
 
   /** Changes with every change of an episode's record: a screen that knows another one reads again. */
   async revisionOf(episodeId: string): Promise<string> {
-    const newest = await this.rows.audit.findOne({ where: { episodeId, isChange: true }, order: [['id', 'DESC']], attributes: ['id'] })
+    const newest = await this.rows.audit.findOne({
+      where: { episodeId, isChange: true },
+      order: [['id', 'DESC']],
+      attributes: ['id'],
+    })
     return newest?.get().id ?? ''
   }
 

@@ -32,7 +32,9 @@ const APP_PRIVILEGES: Readonly<Record<string, string>> = {
  * its rights table by table.
  */
 export async function migrate(owner: Sequelize, appUser: string): Promise<string[]> {
-  await owner.query('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(80) PRIMARY KEY, done_at DATETIME(3) NOT NULL) ENGINE=InnoDB')
+  await owner.query(
+    'CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(80) PRIMARY KEY, done_at DATETIME(3) NOT NULL) ENGINE=InnoDB',
+  )
   const umzug = new Umzug({
     migrations: MIGRATIONS.map(({ name, statements }) => ({
       name,
@@ -42,13 +44,17 @@ export async function migrate(owner: Sequelize, appUser: string): Promise<string
     })),
     storage: {
       async logMigration({ name }) {
-        await owner.query('INSERT INTO migrations (name, done_at) VALUES (?, UTC_TIMESTAMP(3))', { replacements: [name] })
+        await owner.query('INSERT INTO migrations (name, done_at) VALUES (?, UTC_TIMESTAMP(3))', {
+          replacements: [name],
+        })
       },
       async unlogMigration() {
         throw new Error('Migrations go forward only.')
       },
       async executed() {
-        const rows = await owner.query<{ name: string }>('SELECT name FROM migrations', { type: QueryTypes.SELECT })
+        const rows = await owner.query<{ name: string }>('SELECT name FROM migrations', {
+          type: QueryTypes.SELECT,
+        })
         return rows.map((row) => row.name)
       },
     },

@@ -1,60 +1,189 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize'
 
 /** Rows as the application sees them; one type a table. */
-export interface UserRow { id: string; login: string; name: string; role: Role; passwordHash: string; isActive: boolean; createdAt: Date }
+export interface UserRow {
+  id: string
+  login: string
+  name: string
+  role: Role
+  passwordHash: string
+  isActive: boolean
+  createdAt: Date
+}
 export type Role = 'lead' | 'therapist' | 'assistant'
-export interface SessionRow { id: string; userId: string | null; data: string; expiresAt: Date }
+export interface SessionRow {
+  id: string
+  userId: string | null
+  data: string
+  expiresAt: Date
+}
 export interface PatientRow {
-  id: string; name: string; birthDate: string; dominantHand: 'left' | 'right' | 'both'; language: 'en' | 'es'
-  hasLatexAllergy: boolean; hasAdhesiveAllergy: boolean; createdBy: string; createdAt: Date
+  id: string
+  name: string
+  birthDate: string
+  dominantHand: 'left' | 'right' | 'both'
+  language: 'en' | 'es'
+  hasLatexAllergy: boolean
+  hasAdhesiveAllergy: boolean
+  createdBy: string
+  createdAt: Date
 }
 export interface EpisodeRow {
-  id: string; patientId: string; therapistId: string; conditionId: string; protocolId: string; side: 'left' | 'right'
-  timeZone: string; injuredOn: string; surgeryOn: string; surgeon: string; work: string; note: string; openedOn: string; createdAt: Date
+  id: string
+  patientId: string
+  therapistId: string
+  conditionId: string
+  protocolId: string
+  side: 'left' | 'right'
+  timeZone: string
+  injuredOn: string
+  surgeryOn: string
+  surgeon: string
+  work: string
+  note: string
+  openedOn: string
+  createdAt: Date
 }
 export interface FactRow {
-  id: string; episodeId: string; what: string; value: string; isWithdrawn: boolean; dated: string; givenBy: string
-  how: 'letter' | 'phone' | 'inPerson' | 'film' | 'examined' | 'measured'; note: string; correctsId: string | null; recordedBy: string; recordedAt: Date
+  id: string
+  episodeId: string
+  what: string
+  value: string
+  isWithdrawn: boolean
+  dated: string
+  givenBy: string
+  how: 'letter' | 'phone' | 'inPerson' | 'film' | 'examined' | 'measured'
+  note: string
+  correctsId: string | null
+  recordedBy: string
+  recordedAt: Date
 }
 export interface OrderRow {
-  id: string; episodeId: string; restriction: string; untilOn: string | null; givenBy: string; dated: string; why: string
-  withdrawsId: string | null; recordedBy: string; recordedAt: Date
+  id: string
+  episodeId: string
+  restriction: string
+  untilOn: string | null
+  givenBy: string
+  dated: string
+  why: string
+  withdrawsId: string | null
+  recordedBy: string
+  recordedAt: Date
 }
 export interface EvaluationRow {
-  id: string; episodeId: string; evaluatedOn: string; painRest: number | null; painAct: number | null; note: string
-  recordedBy: string; recordedAt: Date
+  id: string
+  episodeId: string
+  evaluatedOn: string
+  painRest: number | null
+  painAct: number | null
+  note: string
+  recordedBy: string
+  recordedAt: Date
 }
-export interface ReadingRow { evaluationId: string; motion: string; side: 'left' | 'right'; kind: 'active' | 'passive'; angleDeg: number }
-export interface DraftRow { episodeId: string; items: unknown; version: number; updatedBy: string; updatedAt: Date }
+export interface ReadingRow {
+  evaluationId: string
+  motion: string
+  side: 'left' | 'right'
+  kind: 'active' | 'passive'
+  angleDeg: number
+}
+export interface DraftRow {
+  episodeId: string
+  items: unknown
+  version: number
+  updatedBy: string
+  updatedAt: Date
+}
 export interface ProgramVersionRow {
-  id: string; episodeId: string; number: number; signedBy: string; signedAt: Date; signedOn: string; catalogueRevision: string; items: unknown
+  id: string
+  episodeId: string
+  number: number
+  signedBy: string
+  signedAt: Date
+  signedOn: string
+  catalogueRevision: string
+  items: unknown
 }
-export interface PairingRow { id: string; episodeId: string; codeHash: string; expiresAt: Date; usedAt: Date | null; createdBy: string; createdAt: Date }
-export interface DeviceRow { id: string; episodeId: string; tokenHash: string; pairedAt: Date; revokedAt: Date | null; seenAt: Date }
+export interface PairingRow {
+  id: string
+  episodeId: string
+  codeHash: string
+  expiresAt: Date
+  usedAt: Date | null
+  createdBy: string
+  createdAt: Date
+}
+export interface DeviceRow {
+  id: string
+  episodeId: string
+  tokenHash: string
+  pairedAt: Date
+  revokedAt: Date | null
+  seenAt: Date
+}
 export interface BoutLogRow {
-  id: string; episodeId: string; programVersionId: string; deviceId: string | null; startedAt: Date; endedAt: Date
-  painBefore: number | null; painWorst: number | null; painAfter: number | null; endedBy: 'done' | 'left' | 'stop'
-  redFlags: unknown; digest: string; receivedAt: Date
+  id: string
+  episodeId: string
+  programVersionId: string
+  deviceId: string | null
+  startedAt: Date
+  endedAt: Date
+  painBefore: number | null
+  painWorst: number | null
+  painAfter: number | null
+  endedBy: 'done' | 'left' | 'stop'
+  redFlags: unknown
+  digest: string
+  receivedAt: Date
 }
 export interface BoutLogItemRow {
-  boutLogId: string; itemId: string; outcome: 'done' | 'hurt' | 'skipped' | 'notReached'; repetitionsDone: number; reason: string
+  boutLogId: string
+  itemId: string
+  outcome: 'done' | 'hurt' | 'skipped' | 'notReached'
+  repetitionsDone: number
+  reason: string
 }
 export interface FlagRow {
-  id: string; episodeId: string; flag: string; boutLogId: string | null; raisedAt: Date; liftsId: string | null
-  outcome: string; answeredBy: string; liftedBy: string | null
+  id: string
+  episodeId: string
+  flag: string
+  boutLogId: string | null
+  raisedAt: Date
+  liftsId: string | null
+  outcome: string
+  answeredBy: string
+  liftedBy: string | null
 }
 export interface AuditRow {
-  id: string; at: Date; actorKind: 'user' | 'device' | 'anonymous' | 'system'; actorId: string | null; action: string
-  episodeId: string | null; isChange: boolean; detail: unknown
+  id: string
+  at: Date
+  actorKind: 'user' | 'device' | 'anonymous' | 'system'
+  actorId: string | null
+  action: string
+  episodeId: string | null
+  isChange: boolean
+  detail: unknown
 }
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>
 
 export interface Models {
-  users: Table<UserRow>; sessions: Table<SessionRow>; patients: Table<PatientRow>; episodes: Table<EpisodeRow>; facts: Table<FactRow>
-  orders: Table<OrderRow>; evaluations: Table<EvaluationRow>; readings: Table<ReadingRow>; drafts: Table<DraftRow>
-  programVersions: Table<ProgramVersionRow>; pairings: Table<PairingRow>; devices: Table<DeviceRow>; boutLogs: Table<BoutLogRow>
-  boutLogItems: Table<BoutLogItemRow>; flags: Table<FlagRow>; audit: Table<AuditRow>
+  users: Table<UserRow>
+  sessions: Table<SessionRow>
+  patients: Table<PatientRow>
+  episodes: Table<EpisodeRow>
+  facts: Table<FactRow>
+  orders: Table<OrderRow>
+  evaluations: Table<EvaluationRow>
+  readings: Table<ReadingRow>
+  drafts: Table<DraftRow>
+  programVersions: Table<ProgramVersionRow>
+  pairings: Table<PairingRow>
+  devices: Table<DeviceRow>
+  boutLogs: Table<BoutLogRow>
+  boutLogItems: Table<BoutLogItemRow>
+  flags: Table<FlagRow>
+  audit: Table<AuditRow>
 }
 
 /** Defines the tables' models on a connection. Shapes are made by migrations, never by `sync`. */
@@ -71,49 +200,175 @@ export function defineModels(sequelize: Sequelize): Models {
   const whole = { type: DataTypes.INTEGER, allowNull: false }
   const score = { type: DataTypes.TINYINT, allowNull: true }
   const json = { type: DataTypes.JSON, allowNull: false }
-  const table = <Row extends object>(name: string, columns: ModelAttributes<Model<Row, Row>, Row>): Table<Row> =>
+  const table = <Row extends object>(
+    name: string,
+    columns: ModelAttributes<Model<Row, Row>, Row>,
+  ): Table<Row> =>
     // Sequelize writes into the column objects it is given: each table gets copies of its own.
     sequelize.define<Model<Row, Row>>(name, columnCopies(columns))
   return {
-    users: table<UserRow>('users', { id: key, login: text, name: text, role: text, passwordHash: text, isActive: flag, createdAt: instant }),
-    sessions: table<SessionRow>('sessions', { id: { ...text, primaryKey: true }, userId: maybeId, data: { type: DataTypes.TEXT, allowNull: false }, expiresAt: instant }),
+    users: table<UserRow>('users', {
+      id: key,
+      login: text,
+      name: text,
+      role: text,
+      passwordHash: text,
+      isActive: flag,
+      createdAt: instant,
+    }),
+    sessions: table<SessionRow>('sessions', {
+      id: { ...text, primaryKey: true },
+      userId: maybeId,
+      data: { type: DataTypes.TEXT, allowNull: false },
+      expiresAt: instant,
+    }),
     patients: table<PatientRow>('patients', {
-      id: key, name: text, birthDate: day, dominantHand: text, language: text, hasLatexAllergy: flag, hasAdhesiveAllergy: flag,
-      createdBy: id, createdAt: instant,
+      id: key,
+      name: text,
+      birthDate: day,
+      dominantHand: text,
+      language: text,
+      hasLatexAllergy: flag,
+      hasAdhesiveAllergy: flag,
+      createdBy: id,
+      createdAt: instant,
     }),
     episodes: table<EpisodeRow>('episodes', {
-      id: key, patientId: id, therapistId: id, conditionId: text, protocolId: text, side: text, timeZone: text, injuredOn: day,
-      surgeryOn: day, surgeon: text, work: text, note: text, openedOn: day, createdAt: instant,
+      id: key,
+      patientId: id,
+      therapistId: id,
+      conditionId: text,
+      protocolId: text,
+      side: text,
+      timeZone: text,
+      injuredOn: day,
+      surgeryOn: day,
+      surgeon: text,
+      work: text,
+      note: text,
+      openedOn: day,
+      createdAt: instant,
     }),
     facts: table<FactRow>('facts', {
-      id: key, episodeId: id, what: text, value: text, isWithdrawn: flag, dated: day, givenBy: text, how: text, note: text,
-      correctsId: maybeId, recordedBy: id, recordedAt: instant,
+      id: key,
+      episodeId: id,
+      what: text,
+      value: text,
+      isWithdrawn: flag,
+      dated: day,
+      givenBy: text,
+      how: text,
+      note: text,
+      correctsId: maybeId,
+      recordedBy: id,
+      recordedAt: instant,
     }),
     orders: table<OrderRow>('orders', {
-      id: key, episodeId: id, restriction: text, untilOn: maybeDay, givenBy: text, dated: day, why: text, withdrawsId: maybeId,
-      recordedBy: id, recordedAt: instant,
+      id: key,
+      episodeId: id,
+      restriction: text,
+      untilOn: maybeDay,
+      givenBy: text,
+      dated: day,
+      why: text,
+      withdrawsId: maybeId,
+      recordedBy: id,
+      recordedAt: instant,
     }),
     evaluations: table<EvaluationRow>('evaluations', {
-      id: key, episodeId: id, evaluatedOn: day, painRest: score, painAct: score, note: text, recordedBy: id, recordedAt: instant,
+      id: key,
+      episodeId: id,
+      evaluatedOn: day,
+      painRest: score,
+      painAct: score,
+      note: text,
+      recordedBy: id,
+      recordedAt: instant,
     }),
     readings: table<ReadingRow>('readings', {
-      evaluationId: key, motion: { ...text, primaryKey: true }, side: { ...text, primaryKey: true }, kind: { ...text, primaryKey: true }, angleDeg: whole,
+      evaluationId: key,
+      motion: { ...text, primaryKey: true },
+      side: { ...text, primaryKey: true },
+      kind: { ...text, primaryKey: true },
+      angleDeg: whole,
     }),
-    drafts: table<DraftRow>('drafts', { episodeId: key, items: json, version: whole, updatedBy: id, updatedAt: instant }),
+    drafts: table<DraftRow>('drafts', {
+      episodeId: key,
+      items: json,
+      version: whole,
+      updatedBy: id,
+      updatedAt: instant,
+    }),
     programVersions: table<ProgramVersionRow>('program_versions', {
-      id: key, episodeId: id, number: whole, signedBy: id, signedAt: instant, signedOn: day, catalogueRevision: text, items: json,
+      id: key,
+      episodeId: id,
+      number: whole,
+      signedBy: id,
+      signedAt: instant,
+      signedOn: day,
+      catalogueRevision: text,
+      items: json,
     }),
-    pairings: table<PairingRow>('pairings', { id: key, episodeId: id, codeHash: text, expiresAt: instant, usedAt: maybeInstant, createdBy: id, createdAt: instant }),
-    devices: table<DeviceRow>('devices', { id: key, episodeId: id, tokenHash: text, pairedAt: instant, revokedAt: maybeInstant, seenAt: instant }),
+    pairings: table<PairingRow>('pairings', {
+      id: key,
+      episodeId: id,
+      codeHash: text,
+      expiresAt: instant,
+      usedAt: maybeInstant,
+      createdBy: id,
+      createdAt: instant,
+    }),
+    devices: table<DeviceRow>('devices', {
+      id: key,
+      episodeId: id,
+      tokenHash: text,
+      pairedAt: instant,
+      revokedAt: maybeInstant,
+      seenAt: instant,
+    }),
     boutLogs: table<BoutLogRow>('bout_logs', {
-      id: key, episodeId: id, programVersionId: id, deviceId: maybeId, startedAt: instant, endedAt: instant, painBefore: score, painWorst: score,
-      painAfter: score, endedBy: text, redFlags: json, digest: text, receivedAt: instant,
+      id: key,
+      episodeId: id,
+      programVersionId: id,
+      deviceId: maybeId,
+      startedAt: instant,
+      endedAt: instant,
+      painBefore: score,
+      painWorst: score,
+      painAfter: score,
+      endedBy: text,
+      redFlags: json,
+      digest: text,
+      receivedAt: instant,
     }),
-    boutLogItems: table<BoutLogItemRow>('bout_log_items', { boutLogId: key, itemId: key, outcome: text, repetitionsDone: whole, reason: text }),
+    boutLogItems: table<BoutLogItemRow>('bout_log_items', {
+      boutLogId: key,
+      itemId: key,
+      outcome: text,
+      repetitionsDone: whole,
+      reason: text,
+    }),
     flags: table<FlagRow>('flags', {
-      id: key, episodeId: id, flag: text, boutLogId: maybeId, raisedAt: instant, liftsId: maybeId, outcome: text, answeredBy: text, liftedBy: maybeId,
+      id: key,
+      episodeId: id,
+      flag: text,
+      boutLogId: maybeId,
+      raisedAt: instant,
+      liftsId: maybeId,
+      outcome: text,
+      answeredBy: text,
+      liftedBy: maybeId,
     }),
-    audit: table<AuditRow>('audit', { id: key, at: instant, actorKind: text, actorId: maybeId, action: text, episodeId: maybeId, isChange: flag, detail: json }),
+    audit: table<AuditRow>('audit', {
+      id: key,
+      at: instant,
+      actorKind: text,
+      actorId: maybeId,
+      action: text,
+      episodeId: maybeId,
+      isChange: flag,
+      detail: json,
+    }),
   }
 }
 

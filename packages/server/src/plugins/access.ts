@@ -52,7 +52,8 @@ export const access = fp(
       return this.user
     })
     app.decorateRequest('phone', function phone(this: FastifyRequest) {
-      if (!this.device) throw new Problem('NOT_PAIRED', 'This phone is not paired. Ask your therapist for a code.')
+      if (!this.device)
+        throw new Problem('NOT_PAIRED', 'This phone is not paired. Ask your therapist for a code.')
       return this.device
     })
     app.decorateRequest('actor', function actor(this: FastifyRequest): Actor {
@@ -78,7 +79,8 @@ export const access = fp(
       const user = row?.get()
       if (user?.isActive) request.user = { id: user.id, name: user.name, role: user.role }
       const { role } = request.me()
-      if (!wanted.includes(role)) throw new Problem('NOT_ALLOWED', `This needs the role ${wanted.join(' or ')}.`)
+      if (!wanted.includes(role))
+        throw new Problem('NOT_ALLOWED', `This needs the role ${wanted.join(' or ')}.`)
       if (!['GET', 'HEAD'].includes(request.method)) {
         await new Promise<void>((resolve, reject) => {
           app.csrfProtection(request, reply, (error?: Error) => (error ? reject(error) : resolve()))
@@ -89,7 +91,9 @@ export const access = fp(
     async function pairedDevice(request: FastifyRequest): Promise<PairedDevice | null> {
       const token = /^Bearer ([A-Za-z0-9_-]{43})$/.exec(request.headers.authorization ?? '')?.[1]
       if (!token) return null
-      const row = await database.rows.devices.findOne({ where: { tokenHash: hashOf(token), revokedAt: null } })
+      const row = await database.rows.devices.findOne({
+        where: { tokenHash: hashOf(token), revokedAt: null },
+      })
       return row ? { id: row.get().id, episodeId: row.get().episodeId } : null
     }
   },

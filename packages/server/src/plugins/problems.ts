@@ -15,14 +15,25 @@ const FASTIFY_CODES: Readonly<Record<string, [ProblemCode, string]>> = {
 
 function asProblem(error: FastifyError | Error): Problem {
   if (error instanceof Problem) return error
-  if (error instanceof CoreError) return new Problem(error.code, error.message, [{ path: error.path, message: error.message }])
-  if (error instanceof UniqueConstraintError) return new Problem('ID_TAKEN', 'This has been recorded already under another form.')
-  if (error instanceof ConnectionError) return new Problem('DATABASE_AWAY', 'The record cannot be reached right now. What you typed is still here; try again in a minute.')
+  if (error instanceof CoreError)
+    return new Problem(error.code, error.message, [{ path: error.path, message: error.message }])
+  if (error instanceof UniqueConstraintError)
+    return new Problem('ID_TAKEN', 'This has been recorded already under another form.')
+  if (error instanceof ConnectionError)
+    return new Problem(
+      'DATABASE_AWAY',
+      'The record cannot be reached right now. What you typed is still here; try again in a minute.',
+    )
   const known = 'code' in error ? FASTIFY_CODES[error.code] : undefined
   if (known) return new Problem(known[0], known[1])
-  if ('statusCode' in error && error.statusCode === 429) return new Problem('TOO_MANY', 'Too many tries. Wait a minute, then try again.')
-  if ('statusCode' in error && error.statusCode === 400) return new Problem('BODY_UNREADABLE', 'The request is not readable.')
-  return new Problem('UNEXPECTED', 'Something went wrong here. It was noted; try again, and tell the clinic if it stays.')
+  if ('statusCode' in error && error.statusCode === 429)
+    return new Problem('TOO_MANY', 'Too many tries. Wait a minute, then try again.')
+  if ('statusCode' in error && error.statusCode === 400)
+    return new Problem('BODY_UNREADABLE', 'The request is not readable.')
+  return new Problem(
+    'UNEXPECTED',
+    'Something went wrong here. It was noted; try again, and tell the clinic if it stays.',
+  )
 }
 
 /** Answers every refusal as a problem detail with a code and the paths of the fields that are wrong. */
@@ -36,7 +47,14 @@ export const problems = fp(
         .code(status)
         .type('application/problem+json')
         .serializer((value: unknown) => JSON.stringify(value))
-        .send({ type: 'about:blank', title: problem.code, status, code: problem.code, detail: problem.message, errors: problem.errors })
+        .send({
+          type: 'about:blank',
+          title: problem.code,
+          status,
+          code: problem.code,
+          detail: problem.message,
+          errors: problem.errors,
+        })
     })
   },
   { name: 'problems' },

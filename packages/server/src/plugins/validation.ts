@@ -13,13 +13,25 @@ declare module 'fastify' {
 /** Checks input with core's Yup schemas; the day they count from is the clinic's. */
 export const validation = fp(
   async (app, { today }: { today: () => string }) => {
-    app.decorateRequest('checked', function checked<S extends AnySchema>(this: FastifyRequest, schema: S): InferType<S> {
+    app.decorateRequest('checked', function checked<
+      S extends AnySchema,
+    >(this: FastifyRequest, schema: S): InferType<S> {
       try {
-        return schema.validateSync(this.body, { stripUnknown: false, abortEarly: false, context: { today: today() } }) as InferType<S>
+        return schema.validateSync(this.body, {
+          stripUnknown: false,
+          abortEarly: false,
+          context: { today: today() },
+        }) as InferType<S>
       } catch (error) {
         if (!(error instanceof ValidationError)) throw error
         const all = error.inner.length > 0 ? error.inner : [error]
-        const errors = all.map((one) => ({ path: (one.path ?? '').replaceAll('["', '.').replaceAll('"]', '').replace(/\[(\d+)\]/g, '.$1'), message: one.message }))
+        const errors = all.map((one) => ({
+          path: (one.path ?? '')
+            .replaceAll('["', '.')
+            .replaceAll('"]', '')
+            .replace(/\[(\d+)\]/g, '.$1'),
+          message: one.message,
+        }))
         throw new Problem('INPUT_INVALID', errors[0]?.message ?? 'Check what you entered.', errors)
       }
     })

@@ -1,7 +1,15 @@
 import { FREEZE_AFTER_DAYS, type Catalogue, type ClinicalDay } from '@pledge/core'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
-import { caseOn, itemsToday, lastReviewOn, readRecord, standingOf, worstPain, type EpisodeRecord } from '../cases/episodeRecord.js'
+import {
+  caseOn,
+  itemsToday,
+  lastReviewOn,
+  readRecord,
+  standingOf,
+  worstPain,
+  type EpisodeRecord,
+} from '../cases/episodeRecord.js'
 import { STAFF } from '../plugins/access.js'
 import { list, maybe, obj, str, whole } from '../reply.js'
 
@@ -28,16 +36,33 @@ const caseloadReply = obj({
 const REVIEW_DUE_BEFORE_DAYS = 2
 
 /** Open episodes, those that need somebody first. Mounted at `/api/caseload`. */
-export const caseload: FastifyPluginAsync<AppContext> = async (app, { database, catalogue, clock, settings }) => {
-  app.get('/', { config: { access: STAFF }, schema: { response: { 200: caseloadReply } } }, async (request) => {
-    const today = clock.today(settings.clinic.timeZone)
-    const episodes = await database.rows.episodes.findAll({ order: [['id', 'ASC']] })
-    const users = new Map((await database.rows.users.findAll()).map((row) => [row.get().id, row.get().name]))
-    const records = await Promise.all(episodes.map((row) => readRecord(database, row.get().id)))
-    const cases = records.map((record) => summary(record, catalogue, today, clock.now(), users.get(record.episode.therapistId) ?? ''))
-    await database.audit({ at: clock.now(), actor: request.actor(), action: 'caseload.read', episodeId: null, isChange: false })
-    return { today, cases: cases.sort((a, b) => urgency(a) - urgency(b) || a.day - b.day) }
-  })
+export const caseload: FastifyPluginAsync<AppContext> = async (
+  app,
+  { database, catalogue, clock, settings },
+) => {
+  app.get(
+    '/',
+    { config: { access: STAFF }, schema: { response: { 200: caseloadReply } } },
+    async (request) => {
+      const today = clock.today(settings.clinic.timeZone)
+      const episodes = await database.rows.episodes.findAll({ order: [['id', 'ASC']] })
+      const users = new Map(
+        (await database.rows.users.findAll()).map((row) => [row.get().id, row.get().name]),
+      )
+      const records = await Promise.all(episodes.map((row) => readRecord(database, row.get().id)))
+      const cases = records.map((record) =>
+        summary(record, catalogue, today, clock.now(), users.get(record.episode.therapistId) ?? ''),
+      )
+      await database.audit({
+        at: clock.now(),
+        actor: request.actor(),
+        action: 'caseload.read',
+        episodeId: null,
+        isChange: false,
+      })
+      return { today, cases: cases.sort((a, b) => urgency(a) - urgency(b) || a.day - b.day) }
+    },
+  )
 }
 
 const URGENCY = ['redFlag', 'paused', 'reviewDue', 'held', 'unsigned']
@@ -47,7 +72,13 @@ function urgency({ attention }: { attention: readonly { kind: string }[] }): num
   return ranks.length > 0 ? Math.min(...ranks) : URGENCY.length
 }
 
-function summary(record: EpisodeRecord, catalogue: Catalogue, today: ClinicalDay, now: Date, therapist: string) {
+function summary(
+  record: EpisodeRecord,
+  catalogue: Catalogue,
+  today: ClinicalDay,
+  now: Date,
+  therapist: string,
+) {
   const { episode, patient } = record
   const state = caseOn(record, catalogue, today, now)
   const standing = standingOf(state)
@@ -58,12 +89,23 @@ function summary(record: EpisodeRecord, catalogue: Catalogue, today: ClinicalDay
   })
   const paused = itemsToday(record, state).filter(({ isPaused }) => isPaused)
   const attention: { kind: string; text: string }[] = []
-  if (record.openFlags.length > 0) attention.push({ kind: 'redFlag', text: 'Red flag: everything is stopped' })
-  else if (paused.length > 0) attention.push({ kind: 'paused', text: `${paused.length} of ${record.versions.at(-1)!.items.length} exercises paused on the phone` })
+  if (record.openFlags.length > 0)
+    attention.push({ kind: 'redFlag', text: 'Red flag: everything is stopped' })
+  else if (paused.length > 0)
+    attention.push({
+      kind: 'paused',
+      text: `${paused.length} of ${record.versions.at(-1)!.items.length} exercises paused on the phone`,
+    })
   const reviewAge = state.daysSinceReview ?? 0
-  if (standing.frozen) attention.push({ kind: 'reviewDue', text: `Frozen: last review ${reviewAge} days ago` })
-  else if (reviewAge >= FREEZE_AFTER_DAYS - REVIEW_DUE_BEFORE_DAYS) attention.push({ kind: 'reviewDue', text: `Review due: last on ${lastReviewOn(record)}` })
-  if (standing.heldBy.length > 0 && standing.next) attention.push({ kind: 'held', text: `${standing.next.phase.name} waits for ${standing.heldBy.length} ${standing.heldBy.length === 1 ? 'criterion' : 'criteria'}` })
+  if (standing.frozen)
+    attention.push({ kind: 'reviewDue', text: `Frozen: last review ${reviewAge} days ago` })
+  else if (reviewAge >= FREEZE_AFTER_DAYS - REVIEW_DUE_BEFORE_DAYS)
+    attention.push({ kind: 'reviewDue', text: `Review due: last on ${lastReviewOn(record)}` })
+  if (standing.heldBy.length > 0 && standing.next)
+    attention.push({
+      kind: 'held',
+      text: `${standing.next.phase.name} waits for ${standing.heldBy.length} ${standing.heldBy.length === 1 ? 'criterion' : 'criteria'}`,
+    })
   if (record.versions.length === 0) attention.push({ kind: 'unsigned', text: 'No program signed yet' })
   return {
     episodeId: episode.id,
@@ -72,7 +114,12 @@ function summary(record: EpisodeRecord, catalogue: Catalogue, today: ClinicalDay
     condition: state.condition.name.en,
     therapist,
     day: state.day,
-    phase: standing.phase && { id: standing.phase.id, name: standing.phase.name, number: standing.index + 1, of: state.protocol.phases.length },
+    phase: standing.phase && {
+      id: standing.phase.id,
+      name: standing.phase.name,
+      number: standing.index + 1,
+      of: state.protocol.phases.length,
+    },
     lastBoutAt: lastBout?.endedAt.toISOString() ?? null,
     painRecent,
     lastPain: painRecent.at(-1)?.worst ?? null,

@@ -23,67 +23,208 @@ import {
 import { factWithdrawal, flagLift, newEvaluation, newFact, newFlag, newOrder } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
-import { anchorDate, asReading, caseOn, itemsToday, lastReviewOn, readRecord, standingOf, type EpisodeRecord } from '../cases/episodeRecord.js'
+import {
+  anchorDate,
+  asReading,
+  caseOn,
+  itemsToday,
+  lastReviewOn,
+  readRecord,
+  standingOf,
+  type EpisodeRecord,
+} from '../cases/episodeRecord.js'
 import { verdictJson } from '../cases/verdictReply.js'
 import type { Transaction } from '../data/database.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
-import { bool, doseReply, exerciseTextReply, list, map, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
+import {
+  bool,
+  doseReply,
+  exerciseTextReply,
+  list,
+  map,
+  maybe,
+  num,
+  obj,
+  str,
+  verdictReply,
+  whole,
+} from '../reply.js'
 
 const criterionReply = obj({
-  what: str, meaning: str, status: str, isSurgeons: bool, staleAfterDays: maybe(whole),
-  latest: maybe(obj({ id: str, value: str, dated: str, givenBy: str, how: str, note: str, recordedBy: str, isWithdrawn: bool })),
+  what: str,
+  meaning: str,
+  status: str,
+  isSurgeons: bool,
+  staleAfterDays: maybe(whole),
+  latest: maybe(
+    obj({
+      id: str,
+      value: str,
+      dated: str,
+      givenBy: str,
+      how: str,
+      note: str,
+      recordedBy: str,
+      isWithdrawn: bool,
+    }),
+  ),
 })
 const overviewReply = obj({
   revision: str,
   today: str,
-  patient: obj({ name: str, birthDate: str, dominantHand: str, language: str, hasLatexAllergy: bool, hasAdhesiveAllergy: bool }),
+  patient: obj({
+    name: str,
+    birthDate: str,
+    dominantHand: str,
+    language: str,
+    hasLatexAllergy: bool,
+    hasAdhesiveAllergy: bool,
+  }),
   episode: obj({
-    id: str, condition: str, protocolId: str, protocol: str, evidence: str, side: str, injuredOn: str, surgeryOn: str, surgeon: str, work: str, note: str,
-    openedOn: str, therapist: str, day: whole, lastReviewOn: str, daysSinceReview: whole,
+    id: str,
+    condition: str,
+    protocolId: str,
+    protocol: str,
+    evidence: str,
+    side: str,
+    injuredOn: str,
+    surgeryOn: str,
+    surgeon: str,
+    work: str,
+    note: str,
+    openedOn: str,
+    therapist: str,
+    day: whole,
+    lastReviewOn: str,
+    daysSinceReview: whole,
   }),
   phases: list(
-    obj({ id: str, name: str, startDay: whole, endDay: maybe(whole), startDate: str, goals: str, wear: list(str), state: str, entry: list(criterionReply), forbids: list(str) }),
+    obj({
+      id: str,
+      name: str,
+      startDay: whole,
+      endDay: maybe(whole),
+      startDate: str,
+      goals: str,
+      wear: list(str),
+      state: str,
+      entry: list(criterionReply),
+      forbids: list(str),
+    }),
   ),
-  gates: list(obj({ rule: str, day: whole, date: str, opens: str, isOpen: bool, missing: list(obj({ what: str, meaning: str })) })),
-  standing: obj({ phaseId: maybe(str), frozen: bool, heldBy: list(str), nextPhaseId: maybe(str), nextDate: maybe(str) }),
+  gates: list(
+    obj({
+      rule: str,
+      day: whole,
+      date: str,
+      opens: str,
+      isOpen: bool,
+      missing: list(obj({ what: str, meaning: str })),
+    }),
+  ),
+  standing: obj({
+    phaseId: maybe(str),
+    frozen: bool,
+    heldBy: list(str),
+    nextPhaseId: maybe(str),
+    nextDate: maybe(str),
+  }),
   criteria: list(criterionReply),
   wrongSchool: list(str),
-  orders: list(obj({ id: str, restriction: str, label: str, untilOn: maybe(str), givenBy: str, dated: str, why: str })),
+  orders: list(
+    obj({ id: str, restriction: str, label: str, untilOn: maybe(str), givenBy: str, dated: str, why: str }),
+  ),
   flags: list(obj({ id: str, flag: str, name: str, raisedAt: str, needsSurgeon: bool, fromPhone: bool })),
   redFlags: list(str),
   evaluations: list(
-    obj({ id: str, evaluatedOn: str, painRest: maybe(whole), painAct: maybe(whole), note: str, readings: list(obj({ motion: str, side: str, kind: str, readingDeg: whole })) }),
+    obj({
+      id: str,
+      evaluatedOn: str,
+      painRest: maybe(whole),
+      painAct: maybe(whole),
+      note: str,
+      readings: list(obj({ motion: str, side: str, kind: str, readingDeg: whole })),
+    }),
   ),
   program: maybe(
     obj({
-      id: str, number: whole, signedOn: str, signedBy: str,
+      id: str,
+      number: whole,
+      signedOn: str,
+      signedBy: str,
       burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole }),
-      items: list(obj({ itemId: str, exerciseId: str, name: str, dose: doseReply, isPaused: bool, verdict: verdictReply, openingDay: maybe(whole) })),
+      items: list(
+        obj({
+          itemId: str,
+          exerciseId: str,
+          name: str,
+          dose: doseReply,
+          isPaused: bool,
+          verdict: verdictReply,
+          openingDay: maybe(whole),
+        }),
+      ),
     }),
   ),
   versions: list(obj({ number: whole, signedOn: str, signedBy: str, exercises: whole })),
   bouts: list(
     obj({
-      id: str, programNumber: whole, startedAt: str, endedAt: str, receivedAt: str, painBefore: maybe(whole), painWorst: maybe(whole), painAfter: maybe(whole),
-      endedBy: str, redFlags: list(str), items: list(obj({ itemId: str, name: str, outcome: str, repetitionsDone: whole, repetitionsAsked: whole, reason: str })),
+      id: str,
+      programNumber: whole,
+      startedAt: str,
+      endedAt: str,
+      receivedAt: str,
+      painBefore: maybe(whole),
+      painWorst: maybe(whole),
+      painAfter: maybe(whole),
+      endedBy: str,
+      redFlags: list(str),
+      items: list(
+        obj({
+          itemId: str,
+          name: str,
+          outcome: str,
+          repetitionsDone: whole,
+          repetitionsAsked: whole,
+          reason: str,
+        }),
+      ),
     }),
   ),
   devices: list(obj({ id: str, pairedAt: str, seenAt: str, isRevoked: bool })),
 })
 const exercisesReply = list(
   obj({
-    id: str, family: str, region: str, demand: str, text: exerciseTextReply, dose: doseReply,
-    range: map(list(num)), load: maybe(obj({ unit: str, steps: list(num) })), equipment: obj({ clinic: str, home: str }),
-    painCap: whole, verdict: verdictReply, openingDay: maybe(whole), openingDate: maybe(str), orthosis: str, easier: list(str), harder: list(str),
+    id: str,
+    family: str,
+    region: str,
+    demand: str,
+    text: exerciseTextReply,
+    dose: doseReply,
+    range: map(list(num)),
+    load: maybe(obj({ unit: str, steps: list(num) })),
+    equipment: obj({ clinic: str, home: str }),
+    painCap: whole,
+    verdict: verdictReply,
+    openingDay: maybe(whole),
+    openingDate: maybe(str),
+    orthosis: str,
+    easier: list(str),
+    harder: list(str),
     sources: list(obj({ key: str, confidence: str })),
   }),
 )
 
-interface EpisodeParams { episodeId: string }
+interface EpisodeParams {
+  episodeId: string
+}
 
 /** One episode's record: what is known, and what is added to it. Mounted at `/api/episodes/:episodeId`. */
-export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, catalogue, clock, settings }) => {
+export const episodes: FastifyPluginAsync<AppContext> = async (
+  app,
+  { database, catalogue, clock, settings },
+) => {
   const { rows } = database
   const idOf = (request: FastifyRequest) => (request.params as EpisodeParams).episodeId
   const today = () => clock.today(settings.clinic.timeZone)
@@ -93,161 +234,327 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
   }
 
   /** Adds something to the record with its audit row; the same id sent twice is stored once. */
-  async function add(request: FastifyRequest, action: string, detail: Readonly<Record<string, unknown>>, store: (transaction: Transaction) => Promise<boolean>) {
+  async function add(
+    request: FastifyRequest,
+    action: string,
+    detail: Readonly<Record<string, unknown>>,
+    store: (transaction: Transaction) => Promise<boolean>,
+  ) {
     const episodeId = idOf(request)
-    if (!(await rows.episodes.findByPk(episodeId))) throw new Problem('NOT_FOUND', 'There is no such episode.')
+    if (!(await rows.episodes.findByPk(episodeId)))
+      throw new Problem('NOT_FOUND', 'There is no such episode.')
     await database.inTransaction(async (transaction) => {
       const isNew = await store(transaction)
-      if (isNew) await database.audit({ at: clock.now(), actor: request.actor(), action, episodeId, isChange: true, detail }, transaction)
+      if (isNew)
+        await database.audit(
+          { at: clock.now(), actor: request.actor(), action, episodeId, isChange: true, detail },
+          transaction,
+        )
     })
   }
 
-  app.get('/revision', { config: { access: STAFF }, schema: { response: { 200: obj({ revision: str }) } } }, async (request) => {
-    return { revision: await database.revisionOf(idOf(request)) }
-  })
+  app.get(
+    '/revision',
+    { config: { access: STAFF }, schema: { response: { 200: obj({ revision: str }) } } },
+    async (request) => {
+      return { revision: await database.revisionOf(idOf(request)) }
+    },
+  )
 
-  app.get('/', { config: { access: STAFF }, schema: { response: { 200: overviewReply } } }, async (request) => {
-    const episodeId = idOf(request)
-    const revision = await database.revisionOf(episodeId)
-    const [record, users] = await Promise.all([readRecord(database, episodeId), namesOfUsers()])
-    const state = caseOn(record, catalogue, today(), clock.now())
-    await database.audit({ at: clock.now(), actor: request.actor(), action: 'episode.read', episodeId, isChange: false })
-    return overview(record, state, users, revision, today())
-  })
-
-  app.get('/exercises', { config: { access: STAFF }, schema: { response: { 200: exercisesReply } } }, async (request) => {
-    const record = await readRecord(database, idOf(request))
-    const state = caseOn(record, catalogue, today(), clock.now())
-    const anchor = anchorDate(record)
-    return [...catalogue.exercises.values()]
-      .filter((exercise) => exercise.conditions.includes(record.episode.conditionId))
-      .map((exercise) => {
-        const orthosis = orthosisFor(exercise, standingOf(state).phase)
-        const opens = openingDay(signatureOf(exercise, exercise.dose, orthosis), state)
-        return {
-          id: exercise.id, family: exercise.family, region: exercise.region, demand: exercise.demand, text: exercise.text.en, dose: exercise.dose,
-          range: exercise.range, load: exercise.load, equipment: exercise.equipment, painCap: exercise.painCap,
-          verdict: verdictJson(assessExercise(exercise, exercise.dose, state, { orthosis }), anchor),
-          openingDay: opens, openingDate: opens === null ? null : addDays(anchor, opens), orthosis,
-          easier: exercise.ladder.easier, harder: exercise.ladder.harder, sources: exercise.sources,
-        }
+  app.get(
+    '/',
+    { config: { access: STAFF }, schema: { response: { 200: overviewReply } } },
+    async (request) => {
+      const episodeId = idOf(request)
+      const revision = await database.revisionOf(episodeId)
+      const [record, users] = await Promise.all([readRecord(database, episodeId), namesOfUsers()])
+      const state = caseOn(record, catalogue, today(), clock.now())
+      await database.audit({
+        at: clock.now(),
+        actor: request.actor(),
+        action: 'episode.read',
+        episodeId,
+        isChange: false,
       })
-  })
+      return overview(record, state, users, revision, today())
+    },
+  )
 
-  app.post('/evaluations', { config: { access: STAFF }, schema: { response: { 201: obj({ id: str }) } } }, async (request, reply) => {
-    const evaluation = request.checked(newEvaluation)
-    const { readings, ...scores } = evaluation
-    await add(request, 'evaluation.create', { id: evaluation.id, readings: readings.length }, async (transaction) => {
-      if (await rows.evaluations.findByPk(evaluation.id, { transaction })) return false
-      await rows.evaluations.create(
-        { ...scores, painRest: scores.painRest ?? null, painAct: scores.painAct ?? null, episodeId: idOf(request), recordedBy: request.me().id, recordedAt: clock.now() },
-        { transaction },
+  app.get(
+    '/exercises',
+    { config: { access: STAFF }, schema: { response: { 200: exercisesReply } } },
+    async (request) => {
+      const record = await readRecord(database, idOf(request))
+      const state = caseOn(record, catalogue, today(), clock.now())
+      const anchor = anchorDate(record)
+      return [...catalogue.exercises.values()]
+        .filter((exercise) => exercise.conditions.includes(record.episode.conditionId))
+        .map((exercise) => {
+          const orthosis = orthosisFor(exercise, standingOf(state).phase)
+          const opens = openingDay(signatureOf(exercise, exercise.dose, orthosis), state)
+          return {
+            id: exercise.id,
+            family: exercise.family,
+            region: exercise.region,
+            demand: exercise.demand,
+            text: exercise.text.en,
+            dose: exercise.dose,
+            range: exercise.range,
+            load: exercise.load,
+            equipment: exercise.equipment,
+            painCap: exercise.painCap,
+            verdict: verdictJson(assessExercise(exercise, exercise.dose, state, { orthosis }), anchor),
+            openingDay: opens,
+            openingDate: opens === null ? null : addDays(anchor, opens),
+            orthosis,
+            easier: exercise.ladder.easier,
+            harder: exercise.ladder.harder,
+            sources: exercise.sources,
+          }
+        })
+    },
+  )
+
+  app.post(
+    '/evaluations',
+    { config: { access: STAFF }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const evaluation = request.checked(newEvaluation)
+      const { readings, ...scores } = evaluation
+      await add(
+        request,
+        'evaluation.create',
+        { id: evaluation.id, readings: readings.length },
+        async (transaction) => {
+          if (await rows.evaluations.findByPk(evaluation.id, { transaction })) return false
+          await rows.evaluations.create(
+            {
+              ...scores,
+              painRest: scores.painRest ?? null,
+              painAct: scores.painAct ?? null,
+              episodeId: idOf(request),
+              recordedBy: request.me().id,
+              recordedAt: clock.now(),
+            },
+            { transaction },
+          )
+          await rows.readings.bulkCreate(
+            readings.map(({ motion, side, kind, readingDeg }) => ({
+              evaluationId: evaluation.id,
+              motion,
+              side: side as 'left',
+              kind: kind as 'active',
+              angleDeg: signedDeg(motion as WristMotion, readingDeg),
+            })),
+            { transaction },
+          )
+          return true
+        },
       )
-      await rows.readings.bulkCreate(
-        readings.map(({ motion, side, kind, readingDeg }) => ({
-          evaluationId: evaluation.id, motion, side: side as 'left', kind: kind as 'active', angleDeg: signedDeg(motion as WristMotion, readingDeg),
-        })),
-        { transaction },
+      return reply.code(201).send({ id: evaluation.id })
+    },
+  )
+
+  app.post(
+    '/facts',
+    { config: { access: STAFF }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const fact = request.checked(newFact)
+      if (isSurgeonsToGive(fact.what) && request.me().role !== 'therapist')
+        throw new Problem('NOT_ALLOWED', "A surgeon's clearance is recorded by a therapist.")
+      await add(request, 'fact.record', { id: fact.id, what: fact.what }, async (transaction) => {
+        if (await rows.facts.findByPk(fact.id, { transaction })) return false
+        await rows.facts.create(
+          {
+            ...fact,
+            value: JSON.stringify(fact.value),
+            how: fact.how as 'letter',
+            isWithdrawn: false,
+            correctsId: null,
+            episodeId: idOf(request),
+            recordedBy: request.me().id,
+            recordedAt: clock.now(),
+          },
+          { transaction },
+        )
+        return true
+      })
+      return reply.code(201).send({ id: fact.id })
+    },
+  )
+
+  app.post(
+    '/facts/:factId/withdrawal',
+    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const { id, why } = request.checked(factWithdrawal)
+      const { factId } = request.params as { factId: string }
+      await add(request, 'fact.withdraw', { id, factId }, async (transaction) => {
+        if (await rows.facts.findByPk(id, { transaction })) return false
+        const fact = (
+          await rows.facts.findOne({ where: { id: factId, episodeId: idOf(request) }, transaction })
+        )?.get()
+        if (!fact) throw new Problem('NOT_FOUND', 'There is no such entry.')
+        await rows.facts.create(
+          {
+            ...fact,
+            id,
+            isWithdrawn: true,
+            dated: today(),
+            note: why,
+            correctsId: factId,
+            recordedBy: request.me().id,
+            recordedAt: clock.now(),
+          },
+          { transaction },
+        )
+        return true
+      })
+      return reply.code(201).send({ id })
+    },
+  )
+
+  app.post(
+    '/orders',
+    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const order = request.checked(newOrder)
+      if (!isRestriction(order.restriction))
+        throw new Problem('INPUT_INVALID', 'Choose a restriction.', [
+          { path: 'restriction', message: 'Choose a restriction.' },
+        ])
+      await add(
+        request,
+        'order.record',
+        { id: order.id, restriction: order.restriction },
+        async (transaction) => {
+          if (await rows.orders.findByPk(order.id, { transaction })) return false
+          await rows.orders.create(
+            {
+              ...order,
+              untilOn: order.untilOn ?? null,
+              withdrawsId: null,
+              episodeId: idOf(request),
+              recordedBy: request.me().id,
+              recordedAt: clock.now(),
+            },
+            { transaction },
+          )
+          return true
+        },
       )
-      return true
-    })
-    return reply.code(201).send({ id: evaluation.id })
-  })
+      return reply.code(201).send({ id: order.id })
+    },
+  )
 
-  app.post('/facts', { config: { access: STAFF }, schema: { response: { 201: obj({ id: str }) } } }, async (request, reply) => {
-    const fact = request.checked(newFact)
-    if (isSurgeonsToGive(fact.what) && request.me().role !== 'therapist') throw new Problem('NOT_ALLOWED', "A surgeon's clearance is recorded by a therapist.")
-    await add(request, 'fact.record', { id: fact.id, what: fact.what }, async (transaction) => {
-      if (await rows.facts.findByPk(fact.id, { transaction })) return false
-      await rows.facts.create(
-        { ...fact, value: JSON.stringify(fact.value), how: fact.how as 'letter', isWithdrawn: false, correctsId: null, episodeId: idOf(request), recordedBy: request.me().id, recordedAt: clock.now() },
-        { transaction },
-      )
-      return true
-    })
-    return reply.code(201).send({ id: fact.id })
-  })
+  app.post(
+    '/orders/:orderId/withdrawal',
+    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const { id, why } = request.checked(factWithdrawal)
+      const { orderId } = request.params as { orderId: string }
+      await add(request, 'order.withdraw', { id, orderId }, async (transaction) => {
+        if (await rows.orders.findByPk(id, { transaction })) return false
+        const order = (
+          await rows.orders.findOne({ where: { id: orderId, episodeId: idOf(request) }, transaction })
+        )?.get()
+        if (!order) throw new Problem('NOT_FOUND', 'There is no such order.')
+        await rows.orders.create(
+          {
+            ...order,
+            id,
+            why,
+            withdrawsId: orderId,
+            dated: today(),
+            recordedBy: request.me().id,
+            recordedAt: clock.now(),
+          },
+          { transaction },
+        )
+        return true
+      })
+      return reply.code(201).send({ id })
+    },
+  )
 
-  app.post('/facts/:factId/withdrawal', { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } }, async (request, reply) => {
-    const { id, why } = request.checked(factWithdrawal)
-    const { factId } = request.params as { factId: string }
-    await add(request, 'fact.withdraw', { id, factId }, async (transaction) => {
-      if (await rows.facts.findByPk(id, { transaction })) return false
-      const fact = (await rows.facts.findOne({ where: { id: factId, episodeId: idOf(request) }, transaction }))?.get()
-      if (!fact) throw new Problem('NOT_FOUND', 'There is no such entry.')
-      await rows.facts.create(
-        { ...fact, id, isWithdrawn: true, dated: today(), note: why, correctsId: factId, recordedBy: request.me().id, recordedAt: clock.now() },
-        { transaction },
-      )
-      return true
-    })
-    return reply.code(201).send({ id })
-  })
+  app.post(
+    '/flags',
+    { config: { access: STAFF }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const { id, flag } = request.checked(newFlag)
+      await add(request, 'flag.raise', { id, flag }, async (transaction) => {
+        if (await rows.flags.findByPk(id, { transaction })) return false
+        await rows.flags.create(
+          {
+            id,
+            episodeId: idOf(request),
+            flag,
+            boutLogId: null,
+            raisedAt: clock.now(),
+            liftsId: null,
+            outcome: '',
+            answeredBy: '',
+            liftedBy: null,
+          },
+          { transaction },
+        )
+        return true
+      })
+      return reply.code(201).send({ id })
+    },
+  )
 
-  app.post('/orders', { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } }, async (request, reply) => {
-    const order = request.checked(newOrder)
-    if (!isRestriction(order.restriction)) throw new Problem('INPUT_INVALID', 'Choose a restriction.', [{ path: 'restriction', message: 'Choose a restriction.' }])
-    await add(request, 'order.record', { id: order.id, restriction: order.restriction }, async (transaction) => {
-      if (await rows.orders.findByPk(order.id, { transaction })) return false
-      await rows.orders.create(
-        { ...order, untilOn: order.untilOn ?? null, withdrawsId: null, episodeId: idOf(request), recordedBy: request.me().id, recordedAt: clock.now() },
-        { transaction },
-      )
-      return true
-    })
-    return reply.code(201).send({ id: order.id })
-  })
-
-  app.post('/orders/:orderId/withdrawal', { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } }, async (request, reply) => {
-    const { id, why } = request.checked(factWithdrawal)
-    const { orderId } = request.params as { orderId: string }
-    await add(request, 'order.withdraw', { id, orderId }, async (transaction) => {
-      if (await rows.orders.findByPk(id, { transaction })) return false
-      const order = (await rows.orders.findOne({ where: { id: orderId, episodeId: idOf(request) }, transaction }))?.get()
-      if (!order) throw new Problem('NOT_FOUND', 'There is no such order.')
-      await rows.orders.create({ ...order, id, why, withdrawsId: orderId, dated: today(), recordedBy: request.me().id, recordedAt: clock.now() }, { transaction })
-      return true
-    })
-    return reply.code(201).send({ id })
-  })
-
-  app.post('/flags', { config: { access: STAFF }, schema: { response: { 201: obj({ id: str }) } } }, async (request, reply) => {
-    const { id, flag } = request.checked(newFlag)
-    await add(request, 'flag.raise', { id, flag }, async (transaction) => {
-      if (await rows.flags.findByPk(id, { transaction })) return false
-      await rows.flags.create(
-        { id, episodeId: idOf(request), flag, boutLogId: null, raisedAt: clock.now(), liftsId: null, outcome: '', answeredBy: '', liftedBy: null },
-        { transaction },
-      )
-      return true
-    })
-    return reply.code(201).send({ id })
-  })
-
-  app.post('/flags/:flagId/lift', { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } }, async (request, reply) => {
-    const { id, outcome, answeredBy } = request.checked(flagLift)
-    const { flagId } = request.params as { flagId: string }
-    await add(request, 'flag.lift', { id, flagId }, async (transaction) => {
-      const flag = (await rows.flags.findOne({ where: { id: flagId, episodeId: idOf(request), liftsId: null }, transaction }))?.get()
-      if (!flag) throw new Problem('NOT_FOUND', 'There is no such flag.')
-      const existing = (await rows.flags.findOne({ where: { liftsId: flagId }, transaction }))?.get()
-      if (existing?.id === id) return false
-      if (existing) throw new Problem('ALREADY_DONE', 'This flag has been lifted already.')
-      if (RED_FLAG_FACTS[flag.flag as RedFlag].needsSurgeon && answeredBy === '') {
-        const message = "Write who of the surgeons or the emergency department answered: this flag needs their word."
-        throw new Problem('INPUT_INVALID', message, [{ path: 'answeredBy', message }])
-      }
-      await rows.flags.create({ ...flag, id, raisedAt: clock.now(), liftsId: flagId, outcome, answeredBy, liftedBy: request.me().id }, { transaction })
-      return true
-    })
-    return reply.code(201).send({ id })
-  })
+  app.post(
+    '/flags/:flagId/lift',
+    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const { id, outcome, answeredBy } = request.checked(flagLift)
+      const { flagId } = request.params as { flagId: string }
+      await add(request, 'flag.lift', { id, flagId }, async (transaction) => {
+        const flag = (
+          await rows.flags.findOne({
+            where: { id: flagId, episodeId: idOf(request), liftsId: null },
+            transaction,
+          })
+        )?.get()
+        if (!flag) throw new Problem('NOT_FOUND', 'There is no such flag.')
+        const existing = (await rows.flags.findOne({ where: { liftsId: flagId }, transaction }))?.get()
+        if (existing?.id === id) return false
+        if (existing) throw new Problem('ALREADY_DONE', 'This flag has been lifted already.')
+        if (RED_FLAG_FACTS[flag.flag as RedFlag].needsSurgeon && answeredBy === '') {
+          const message =
+            'Write who of the surgeons or the emergency department answered: this flag needs their word.'
+          throw new Problem('INPUT_INVALID', message, [{ path: 'answeredBy', message }])
+        }
+        await rows.flags.create(
+          {
+            ...flag,
+            id,
+            raisedAt: clock.now(),
+            liftsId: flagId,
+            outcome,
+            answeredBy,
+            liftedBy: request.me().id,
+          },
+          { transaction },
+        )
+        return true
+      })
+      return reply.code(201).send({ id })
+    },
+  )
 }
 
-function criterionJson(criterion: Criterion, record: EpisodeRecord, state: PatientCase, users: ReadonlyMap<string, string>) {
+function criterionJson(
+  criterion: Criterion,
+  record: EpisodeRecord,
+  state: PatientCase,
+  users: ReadonlyMap<string, string>,
+) {
   const row = record.facts.filter((fact) => fact.what === criterion.name).at(-1)
   const what = criterion.text
-  const score = (one: EpisodeRecord['evaluations'][number]) => (criterion.name === 'pain.rest' ? one.painRest : criterion.name === 'pain.act' ? one.painAct : null)
+  const score = (one: EpisodeRecord['evaluations'][number]) =>
+    criterion.name === 'pain.rest' ? one.painRest : criterion.name === 'pain.act' ? one.painAct : null
   const scored = record.evaluations.filter((one) => score(one) !== null).at(-1)
   return {
     what,
@@ -255,24 +562,56 @@ function criterionJson(criterion: Criterion, record: EpisodeRecord, state: Patie
     status: state.facts.status(criterion).name,
     isSurgeons: isSurgeonsToGive(what),
     staleAfterDays: staleAfterDays(criterion.name),
-    latest: scored && (!row || scored.recordedAt > row.recordedAt)
-      ? { id: '', value: String(score(scored)), dated: scored.evaluatedOn, givenBy: users.get(scored.recordedBy) ?? '', how: 'measured', note: '', recordedBy: users.get(scored.recordedBy) ?? '', isWithdrawn: false }
-      : row
-      ? { id: row.id, value: row.value, dated: row.dated, givenBy: row.givenBy, how: row.how, note: row.note, recordedBy: users.get(row.recordedBy) ?? '', isWithdrawn: row.isWithdrawn }
-      : null,
+    latest:
+      scored && (!row || scored.recordedAt > row.recordedAt)
+        ? {
+            id: '',
+            value: String(score(scored)),
+            dated: scored.evaluatedOn,
+            givenBy: users.get(scored.recordedBy) ?? '',
+            how: 'measured',
+            note: '',
+            recordedBy: users.get(scored.recordedBy) ?? '',
+            isWithdrawn: false,
+          }
+        : row
+          ? {
+              id: row.id,
+              value: row.value,
+              dated: row.dated,
+              givenBy: row.givenBy,
+              how: row.how,
+              note: row.note,
+              recordedBy: users.get(row.recordedBy) ?? '',
+              isWithdrawn: row.isWithdrawn,
+            }
+          : null,
   }
 }
 
-function overview(record: EpisodeRecord, state: PatientCase, users: ReadonlyMap<string, string>, revision: string, today: string) {
+function overview(
+  record: EpisodeRecord,
+  state: PatientCase,
+  users: ReadonlyMap<string, string>,
+  revision: string,
+  today: string,
+) {
   const { episode, patient } = record
   const { protocol } = state
   const anchor = anchorDate(record)
   const standing = standingOf(state)
   const newest = record.versions.at(-1)
-  const allCriteria = [...protocol.phases.flatMap((phase) => phase.entry), ...protocol.gates.flatMap((gate) => gate.needs)]
-  const criteria = allCriteria.filter((one, place) => allCriteria.findIndex((other) => other.text === one.text) === place)
+  const allCriteria = [
+    ...protocol.phases.flatMap((phase) => phase.entry),
+    ...protocol.gates.flatMap((gate) => gate.needs),
+  ]
+  const criteria = allCriteria.filter(
+    (one, place) => allCriteria.findIndex((other) => other.text === one.text) === place,
+  )
   const json = (criterion: (typeof criteria)[number]) => criterionJson(criterion, record, state, users)
-  const names = new Map(record.versions.flatMap((version) => version.items.map((item) => [item.itemId, item] as const)))
+  const names = new Map(
+    record.versions.flatMap((version) => version.items.map((item) => [item.itemId, item] as const)),
+  )
   const numbers = new Map(record.versions.map((version) => [version.id, version.number]))
   return {
     revision,
@@ -296,7 +635,14 @@ function overview(record: EpisodeRecord, state: PatientCase, users: ReadonlyMap<
       startDate: addDays(anchor, phase.days[0]),
       goals: phase.goals,
       wear: phase.wear.map((wear) => wear.text),
-      state: index < standing.index ? 'passed' : index === standing.index ? 'current' : standing.index >= 0 && index === standing.index + 1 && standing.heldBy.length > 0 ? 'held' : 'ahead',
+      state:
+        index < standing.index
+          ? 'passed'
+          : index === standing.index
+            ? 'current'
+            : standing.index >= 0 && index === standing.index + 1 && standing.heldBy.length > 0
+              ? 'held'
+              : 'ahead',
       entry: phase.entry.map(json),
       forbids: phase.forbid.map((rule) => rule.why ?? ''),
     })),
@@ -308,7 +654,10 @@ function overview(record: EpisodeRecord, state: PatientCase, users: ReadonlyMap<
         date: addDays(anchor, gate.from),
         opens: gateWords(gate),
         isOpen: standing.index >= 0 && standing.effectiveDay >= gate.from && missing.length === 0,
-        missing: missing.map((criterion) => ({ what: criterion.text, meaning: criterionMeaning(criterion.text) })),
+        missing: missing.map((criterion) => ({
+          what: criterion.text,
+          meaning: criterionMeaning(criterion.text),
+        })),
       }
     }),
     standing: {
@@ -319,36 +668,72 @@ function overview(record: EpisodeRecord, state: PatientCase, users: ReadonlyMap<
       nextDate: standing.next ? addDays(anchor, standing.next.earliestDay) : null,
     },
     criteria: criteria.map(json),
-    wrongSchool: protocol.select.filter((criterion) => ['notSo', 'withdrawn'].includes(state.facts.status(criterion).name)).map((criterion) => criterionMeaning(criterion.text)),
-    orders: record.orders.map((order) => ({ ...order, label: isRestriction(order.restriction) ? RESTRICTIONS[order.restriction].label : order.restriction })),
+    wrongSchool: protocol.select
+      .filter((criterion) => ['notSo', 'withdrawn'].includes(state.facts.status(criterion).name))
+      .map((criterion) => criterionMeaning(criterion.text)),
+    orders: record.orders.map((order) => ({
+      ...order,
+      label: isRestriction(order.restriction) ? RESTRICTIONS[order.restriction].label : order.restriction,
+    })),
     flags: record.openFlags.map((flag) => ({
-      id: flag.id, flag: flag.flag, name: RED_FLAG_FACTS[flag.flag as RedFlag].name, raisedAt: flag.raisedAt.toISOString(),
-      needsSurgeon: RED_FLAG_FACTS[flag.flag as RedFlag].needsSurgeon, fromPhone: flag.boutLogId !== null,
+      id: flag.id,
+      flag: flag.flag,
+      name: RED_FLAG_FACTS[flag.flag as RedFlag].name,
+      raisedAt: flag.raisedAt.toISOString(),
+      needsSurgeon: RED_FLAG_FACTS[flag.flag as RedFlag].needsSurgeon,
+      fromPhone: flag.boutLogId !== null,
     })),
     redFlags: [...protocol.redFlags],
     evaluations: record.evaluations.map((one) => ({ ...one, readings: one.readings.map(asReading) })),
     program: newest
       ? {
-          id: newest.id, number: newest.number, signedOn: newest.signedOn, signedBy: users.get(newest.signedBy) ?? '',
+          id: newest.id,
+          number: newest.number,
+          signedOn: newest.signedOn,
+          signedBy: users.get(newest.signedBy) ?? '',
           burden: burdenOf(newest.items),
           items: itemsToday(record, state).map(({ item, verdict, isPaused }) => ({
-            itemId: item.itemId, exerciseId: item.exercise.id, name: item.exercise.text.en.name, dose: item.dose, isPaused,
-            verdict: verdictJson(verdict, anchor), openingDay: openingDay(signatureOf(item.exercise, item.dose, item.orthosis), state),
+            itemId: item.itemId,
+            exerciseId: item.exercise.id,
+            name: item.exercise.text.en.name,
+            dose: item.dose,
+            isPaused,
+            verdict: verdictJson(verdict, anchor),
+            openingDay: openingDay(signatureOf(item.exercise, item.dose, item.orthosis), state),
           })),
         }
       : null,
-    versions: record.versions.map((version) => ({ number: version.number, signedOn: version.signedOn, signedBy: users.get(version.signedBy) ?? '', exercises: version.items.length })),
-    bouts: [...record.bouts].reverse().slice(0, 60).map((bout) => ({
-      ...bout,
-      programNumber: numbers.get(bout.programVersionId) ?? 0,
-      startedAt: bout.startedAt.toISOString(), endedAt: bout.endedAt.toISOString(), receivedAt: bout.receivedAt.toISOString(),
-      redFlags: bout.redFlags as string[],
-      items: bout.items.map((item) => {
-        const signed = names.get(item.itemId)
-        return { ...item, name: signed?.exercise.text.en.name ?? '', repetitionsAsked: signed ? signed.dose.sets * signed.dose.repetitions : 0 }
-      }),
+    versions: record.versions.map((version) => ({
+      number: version.number,
+      signedOn: version.signedOn,
+      signedBy: users.get(version.signedBy) ?? '',
+      exercises: version.items.length,
     })),
-    devices: record.devices.map((device) => ({ id: device.id, pairedAt: device.pairedAt.toISOString(), seenAt: device.seenAt.toISOString(), isRevoked: device.revokedAt !== null })),
+    bouts: [...record.bouts]
+      .reverse()
+      .slice(0, 60)
+      .map((bout) => ({
+        ...bout,
+        programNumber: numbers.get(bout.programVersionId) ?? 0,
+        startedAt: bout.startedAt.toISOString(),
+        endedAt: bout.endedAt.toISOString(),
+        receivedAt: bout.receivedAt.toISOString(),
+        redFlags: bout.redFlags as string[],
+        items: bout.items.map((item) => {
+          const signed = names.get(item.itemId)
+          return {
+            ...item,
+            name: signed?.exercise.text.en.name ?? '',
+            repetitionsAsked: signed ? signed.dose.sets * signed.dose.repetitions : 0,
+          }
+        }),
+      })),
+    devices: record.devices.map((device) => ({
+      id: device.id,
+      pairedAt: device.pairedAt.toISOString(),
+      seenAt: device.seenAt.toISOString(),
+      isRevoked: device.revokedAt !== null,
+    })),
   }
 }
 

@@ -12,12 +12,24 @@ import { doseReply, list, maybe, num, obj, str, verdictReply, whole } from '../r
 const draftReply = obj({
   version: whole,
   updatedBy: maybe(str),
-  items: list(obj({ itemId: str, exerciseId: str, dose: doseReply, minutesPerBout: num, orthosis: str, verdict: verdictReply })),
+  items: list(
+    obj({
+      itemId: str,
+      exerciseId: str,
+      dose: doseReply,
+      minutesPerBout: num,
+      orthosis: str,
+      verdict: verdictReply,
+    }),
+  ),
   burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole, endRangeMinutesPerDay: num }),
 })
 
 /** The program of an episode: one draft, and its signed versions. Mounted at `/api/episodes/:episodeId`. */
-export const program: FastifyPluginAsync<AppContext> = async (app, { database, catalogue, clock, settings }) => {
+export const program: FastifyPluginAsync<AppContext> = async (
+  app,
+  { database, catalogue, clock, settings },
+) => {
   const { rows } = database
   const idOf = (request: FastifyRequest) => (request.params as { episodeId: string }).episodeId
   const today = () => clock.today(settings.clinic.timeZone)
@@ -31,71 +43,139 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
     return {
       version: draft?.version ?? 0,
       updatedBy: editor?.get().name ?? null,
-      items: items.map((item) => ({ ...item, exerciseId: item.exercise.id, verdict: verdictJson(item.verdict, anchorDate(record)) })),
+      items: items.map((item) => ({
+        ...item,
+        exerciseId: item.exercise.id,
+        verdict: verdictJson(item.verdict, anchorDate(record)),
+      })),
       burden: burdenOf(items),
     }
   }
 
-  app.get('/draft', { config: { access: STAFF }, schema: { response: { 200: draftReply } } }, async (request) => answer(idOf(request)))
+  app.get(
+    '/draft',
+    { config: { access: STAFF }, schema: { response: { 200: draftReply } } },
+    async (request) => answer(idOf(request)),
+  )
 
-  app.put('/draft', { config: { access: THERAPISTS }, schema: { response: { 200: draftReply } } }, async (request) => {
-    const { version, items } = request.checked(draftSave)
-    const episodeId = idOf(request)
-    if (!(await rows.episodes.findByPk(episodeId))) throw new Problem('NOT_FOUND', 'There is no such episode.')
-    const errors: FieldProblem[] = items.flatMap((item, index) => doseProblems(item, `items.${index}`))
-    if (errors.length > 0) throw new Problem('INPUT_INVALID', errors[0]!.message, errors)
-    const me = request.me()
-    await database.inTransaction(async (transaction) => {
-      const changed = { items, version: version + 1, updatedBy: me.id, updatedAt: clock.now() }
-      if (version === 0) {
-        const existing = await rows.drafts.findByPk(episodeId, { transaction, lock: transaction.LOCK.UPDATE })
-        if (existing) throw editedMeanwhile(await editorOf(existing.get().updatedBy))
-        await rows.drafts.create({ episodeId, ...changed }, { transaction })
-      } else {
-        const [count] = await rows.drafts.update(changed, { where: { episodeId, version }, transaction })
-        if (count !== 1) {
-          const existing = await rows.drafts.findByPk(episodeId, { transaction })
-          throw editedMeanwhile(existing ? await editorOf(existing.get().updatedBy) : 'Somebody')
+  app.put(
+    '/draft',
+    { config: { access: THERAPISTS }, schema: { response: { 200: draftReply } } },
+    async (request) => {
+      const { version, items } = request.checked(draftSave)
+      const episodeId = idOf(request)
+      if (!(await rows.episodes.findByPk(episodeId)))
+        throw new Problem('NOT_FOUND', 'There is no such episode.')
+      const errors: FieldProblem[] = items.flatMap((item, index) => doseProblems(item, `items.${index}`))
+      if (errors.length > 0) throw new Problem('INPUT_INVALID', errors[0]!.message, errors)
+      const me = request.me()
+      await database.inTransaction(async (transaction) => {
+        const changed = { items, version: version + 1, updatedBy: me.id, updatedAt: clock.now() }
+        if (version === 0) {
+          const existing = await rows.drafts.findByPk(episodeId, {
+            transaction,
+            lock: transaction.LOCK.UPDATE,
+          })
+          if (existing) throw editedMeanwhile(await editorOf(existing.get().updatedBy))
+          await rows.drafts.create({ episodeId, ...changed }, { transaction })
+        } else {
+          const [count] = await rows.drafts.update(changed, { where: { episodeId, version }, transaction })
+          if (count !== 1) {
+            const existing = await rows.drafts.findByPk(episodeId, { transaction })
+            throw editedMeanwhile(existing ? await editorOf(existing.get().updatedBy) : 'Somebody')
+          }
         }
-      }
-      await database.audit({ at: clock.now(), actor: request.actor(), action: 'draft.save', episodeId, isChange: true, detail: { version: version + 1 } }, transaction)
-    })
-    return answer(episodeId)
-  })
+        await database.audit(
+          {
+            at: clock.now(),
+            actor: request.actor(),
+            action: 'draft.save',
+            episodeId,
+            isChange: true,
+            detail: { version: version + 1 },
+          },
+          transaction,
+        )
+      })
+      return answer(episodeId)
+    },
+  )
 
-  app.post('/program', { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str, number: whole }) } } }, async (request, reply) => {
-    const { id, version } = request.checked(programSigning)
-    const episodeId = idOf(request)
-    const earlier = (await rows.programVersions.findByPk(id))?.get()
-    if (earlier) {
-      if (earlier.episodeId !== episodeId) throw new Problem('ID_TAKEN', 'This id belongs to another program.')
-      return reply.code(201).send({ id, number: earlier.number })
-    }
-    const record = await readRecord(database, episodeId)
-    const state = caseOn(record, catalogue, today(), clock.now())
-    const me = request.me()
-    const number = await database.inTransaction(async (transaction) => {
-      const draft = (await rows.drafts.findByPk(episodeId, { transaction, lock: transaction.LOCK.UPDATE }))?.get()
-      if (!draft || draft.version !== version) throw editedMeanwhile(draft ? await editorOf(draft.updatedBy) : 'Somebody')
-      const items = judgedItems(draft.items as DraftItem[], state, catalogue)
-      if (items.length === 0) throw new Problem('NOT_CLEARED', 'Choose at least one exercise before signing.')
-      const closed = items.flatMap((item, index) =>
-        item.verdict.kind === 'not-yet' || item.verdict.kind === 'never'
-          ? [{ path: `items.${index}`, message: `"${item.exercise.text.en.name}" is ${item.verdict.kind === 'never' ? 'never allowed here' : 'not yet allowed'}: ${item.verdict.reasons[0]?.text ?? ''}` }]
-          : [],
-      )
-      if (closed.length > 0) throw new Problem('NOT_CLEARED', `Not signed: ${closed[0]!.message} Take it out, or record what it waits for.`, closed)
-      const last = await rows.programVersions.findOne({ where: { episodeId }, order: [['number', 'DESC']], transaction })
-      const next = (last?.get().number ?? 0) + 1
-      await rows.programVersions.create(
-        { id, episodeId, number: next, signedBy: me.id, signedAt: clock.now(), signedOn: today(), catalogueRevision: catalogue.revision, items: items.map(signedCopy) },
-        { transaction },
-      )
-      await database.audit({ at: clock.now(), actor: request.actor(), action: 'program.sign', episodeId, isChange: true, detail: { id, number: next } }, transaction)
-      return next
-    })
-    return reply.code(201).send({ id, number })
-  })
+  app.post(
+    '/program',
+    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str, number: whole }) } } },
+    async (request, reply) => {
+      const { id, version } = request.checked(programSigning)
+      const episodeId = idOf(request)
+      const earlier = (await rows.programVersions.findByPk(id))?.get()
+      if (earlier) {
+        if (earlier.episodeId !== episodeId)
+          throw new Problem('ID_TAKEN', 'This id belongs to another program.')
+        return reply.code(201).send({ id, number: earlier.number })
+      }
+      const record = await readRecord(database, episodeId)
+      const state = caseOn(record, catalogue, today(), clock.now())
+      const me = request.me()
+      const number = await database.inTransaction(async (transaction) => {
+        const draft = (
+          await rows.drafts.findByPk(episodeId, { transaction, lock: transaction.LOCK.UPDATE })
+        )?.get()
+        if (!draft || draft.version !== version)
+          throw editedMeanwhile(draft ? await editorOf(draft.updatedBy) : 'Somebody')
+        const items = judgedItems(draft.items as DraftItem[], state, catalogue)
+        if (items.length === 0)
+          throw new Problem('NOT_CLEARED', 'Choose at least one exercise before signing.')
+        const closed = items.flatMap((item, index) =>
+          item.verdict.kind === 'not-yet' || item.verdict.kind === 'never'
+            ? [
+                {
+                  path: `items.${index}`,
+                  message: `"${item.exercise.text.en.name}" is ${item.verdict.kind === 'never' ? 'never allowed here' : 'not yet allowed'}: ${item.verdict.reasons[0]?.text ?? ''}`,
+                },
+              ]
+            : [],
+        )
+        if (closed.length > 0)
+          throw new Problem(
+            'NOT_CLEARED',
+            `Not signed: ${closed[0]!.message} Take it out, or record what it waits for.`,
+            closed,
+          )
+        const last = await rows.programVersions.findOne({
+          where: { episodeId },
+          order: [['number', 'DESC']],
+          transaction,
+        })
+        const next = (last?.get().number ?? 0) + 1
+        await rows.programVersions.create(
+          {
+            id,
+            episodeId,
+            number: next,
+            signedBy: me.id,
+            signedAt: clock.now(),
+            signedOn: today(),
+            catalogueRevision: catalogue.revision,
+            items: items.map(signedCopy),
+          },
+          { transaction },
+        )
+        await database.audit(
+          {
+            at: clock.now(),
+            actor: request.actor(),
+            action: 'program.sign',
+            episodeId,
+            isChange: true,
+            detail: { id, number: next },
+          },
+          transaction,
+        )
+        return next
+      })
+      return reply.code(201).send({ id, number })
+    },
+  )
 
   async function editorOf(userId: string): Promise<string> {
     return (await rows.users.findByPk(userId))?.get().name ?? 'Somebody'
@@ -104,7 +184,8 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
   function doseProblems({ exerciseId, dose }: DraftItem, path: string): FieldProblem[] {
     const exercise = catalogue.exercises.get(exerciseId)
     if (!exercise) return [{ path: `${path}.exerciseId`, message: 'The catalogue has no such exercise.' }]
-    if (exercise.load === null && dose.load !== null) return [{ path: `${path}.dose.load`, message: 'This exercise has no load.' }]
+    if (exercise.load === null && dose.load !== null)
+      return [{ path: `${path}.dose.load`, message: 'This exercise has no load.' }]
     if (exercise.load !== null && (dose.load === null || !exercise.load.steps.includes(dose.load))) {
       return [{ path: `${path}.dose.load`, message: `Choose a load: ${exercise.load.steps.join(', ')}.` }]
     }
@@ -113,5 +194,8 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
 }
 
 function editedMeanwhile(editor: string): Problem {
-  return new Problem('EDITED_MEANWHILE', `Not saved: ${editor} has changed this draft since you opened it. Your version is still on your screen; open theirs and enter what is missing.`)
+  return new Problem(
+    'EDITED_MEANWHILE',
+    `Not saved: ${editor} has changed this draft since you opened it. Your version is still on your screen; open theirs and enter what is missing.`,
+  )
 }

@@ -16,7 +16,11 @@ watch(id, (next) => void store.open(next), { immediate: true })
 watch(
   () => store.data,
   (data) => {
-    if (data) session.keepTab(data.episode.id, `${data.patient.name} · ${data.episode.side === 'left' ? 'L' : 'R'} wrist`)
+    if (data)
+      session.keepTab(
+        data.episode.id,
+        `${data.patient.name} · ${data.episode.side === 'left' ? 'L' : 'R'} wrist`,
+      )
   },
 )
 onBeforeUnmount(() => store.close())
@@ -25,7 +29,11 @@ const steps = computed(() => {
   const data = store.data
   return [
     { name: 'referral', text: 'Referral', isDone: true },
-    { name: 'evaluate', text: 'Evaluate', isDone: data !== null && data.evaluations.some((one) => one.evaluatedOn === data.today) },
+    {
+      name: 'evaluate',
+      text: 'Evaluate',
+      isDone: data !== null && data.evaluations.some((one) => one.evaluatedOn === data.today),
+    },
     { name: 'phase', text: 'Phase', isDone: false },
     { name: 'program', text: 'Program', isDone: false },
     { name: 'home', text: 'At home', isDone: false },
@@ -47,22 +55,34 @@ const hasOwnRibbon = computed(() => route.name === 'program')
     <span class="sr-only">Reading the case</span>
   </div>
   <div v-else-if="store.state.name === 'failed'" class="waiting">
-    <NoticeBox tone="stop">{{ store.state.message }} <a href="" @click.prevent="store.reload()">Try again</a></NoticeBox>
+    <NoticeBox tone="stop"
+      >{{ store.state.message }} <a href="" @click.prevent="store.reload()">Try again</a></NoticeBox
+    >
   </div>
   <div v-else-if="store.data" class="case">
     <header class="head">
       <div class="who">
         <h1>{{ store.data.patient.name }}</h1>
-        <p>{{ store.data.episode.side }} wrist · {{ store.data.episode.condition.toLowerCase() }}, volar plate · {{ store.data.episode.protocol.toLowerCase() }}</p>
+        <p>
+          {{ store.data.episode.side }} wrist · {{ store.data.episode.condition.toLowerCase() }}, volar plate
+          · {{ store.data.episode.protocol.toLowerCase() }}
+        </p>
       </div>
       <p class="when">
         surgery {{ dayText(store.data.episode.surgeryOn) }} ·
-        <strong v-if="store.data.episode.day >= 0" class="tabular">day {{ store.data.episode.day }} · week {{ weekOf(store.data.episode.day) }}</strong>
+        <strong v-if="store.data.episode.day >= 0" class="tabular"
+          >day {{ store.data.episode.day }} · week {{ weekOf(store.data.episode.day) }}</strong
+        >
         <strong v-else>not started</strong>
       </p>
     </header>
     <nav class="steps" aria-label="Steps of the work">
-      <router-link v-for="step in steps" :key="step.name" :to="{ name: step.name, params: { id } }" class="step">
+      <router-link
+        v-for="step in steps"
+        :key="step.name"
+        :to="{ name: step.name, params: { id } }"
+        class="step"
+      >
         <span v-if="step.isDone" class="tick" aria-label="done today">✓</span>{{ step.text }}
       </router-link>
       <span class="state">
@@ -73,13 +93,15 @@ const hasOwnRibbon = computed(() => route.name === 'program')
     </nav>
     <div v-if="store.data.flags.length > 0" class="banner">
       <NoticeBox tone="stop">
-        <strong>Everything is stopped.</strong> Red flag: {{ store.data.flags.map((flag) => flag.name.toLowerCase()).join(', ') }}.
+        <strong>Everything is stopped.</strong> Red flag:
+        {{ store.data.flags.map((flag) => flag.name.toLowerCase()).join(', ') }}.
         <router-link :to="{ name: 'phase', params: { id } }">Lift it with what was found</router-link>
       </NoticeBox>
     </div>
     <div v-if="!hasOwnRibbon" class="ribbon-row"><HealingRibbon :data="store.data" /></div>
     <p v-if="store.arrived" class="arrived" role="status">
-      {{ store.arrived }}. <router-link :to="{ name: 'home', params: { id } }" @click="store.arrived = null">See it</router-link>
+      {{ store.arrived }}.
+      <router-link :to="{ name: 'home', params: { id } }" @click="store.arrived = null">See it</router-link>
     </p>
     <router-view />
   </div>

@@ -22,13 +22,21 @@ const ROLE_WORDS = { lead: 'clinic lead', therapist: 'therapist', assistant: 'as
         <router-link to="/caseload" class="tab">Caseload</router-link>
         <span v-for="one in session.openCases" :key="one.id" class="tab-holder">
           <router-link :to="`/cases/${one.id}`" class="tab with-close">{{ one.label }}</router-link>
-          <button class="tab-close" :aria-label="`Close the tab of ${one.label}`" @click="session.closeTab(one.id)">
+          <button
+            class="tab-close"
+            :aria-label="`Close the tab of ${one.label}`"
+            @click="session.closeTab(one.id)"
+          >
             <v-icon :icon="mdiClose" size="14" />
           </button>
         </span>
       </nav>
-      <router-link v-if="session.user.role === 'lead'" to="/audit" class="plain-link">Who did what</router-link>
-      <span class="person">{{ session.user.name }}<span class="soft"> · {{ ROLE_WORDS[session.user.role] }}</span></span>
+      <router-link v-if="session.user.role === 'lead'" to="/audit" class="plain-link"
+        >Who did what</router-link
+      >
+      <span class="person"
+        >{{ session.user.name }}<span class="soft"> · {{ ROLE_WORDS[session.user.role] }}</span></span
+      >
       <button class="sign-out" @click="signOut"><v-icon :icon="mdiLogout" size="16" /> Sign out</button>
     </header>
     <main id="content" class="content"><router-view /></main>

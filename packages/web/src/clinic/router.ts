@@ -41,7 +41,8 @@ export function clinicRouter(session: ReturnType<typeof useSessionStore>): Route
       await session.load().catch(() => {})
       isLoaded = true
     }
-    if (!session.user && to.name !== 'signIn') return { name: 'signIn', query: to.fullPath === '/caseload' ? {} : { next: to.fullPath } }
+    if (!session.user && to.name !== 'signIn')
+      return { name: 'signIn', query: to.fullPath === '/caseload' ? {} : { next: to.fullPath } }
     if (session.user && to.name === 'signIn') return { name: 'caseload' }
     return true
   })

@@ -15,8 +15,18 @@ export const VERDICT_COLORS: Readonly<Record<VerdictKind, string>> = {
 }
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
-const DAY_AND_YEAR = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' })
-const MOMENT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+const DAY_AND_YEAR = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+})
+const MOMENT = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+})
 
 /** "24 Nov" for a clinical day. */
 export function dayText(day: string): string {
@@ -70,4 +80,3 @@ export function doseText(dose: Dose): string {
 export function minutesText(minutes: number): string {
   return `${minutes < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes)} min`
 }
-

@@ -9,8 +9,18 @@ const dial = (number: string) => `tel:${number.replace(/[^\d+]/g, '')}`
 
 <template>
   <div class="call">
-    <a class="big stop main" :href="dial(clinic.phone)"><span><small>{{ t('stopOpen') }}</small><br />{{ clinic.phone }}</span></a>
-    <a class="big stop" :href="dial(clinic.outOfHours)"><span><small>{{ t('stopNight') }}</small><br />{{ clinic.outOfHours }}</span></a>
+    <a class="big stop main" :href="dial(clinic.phone)"
+      ><span
+        ><small>{{ t('stopOpen') }}</small
+        ><br />{{ clinic.phone }}</span
+      ></a
+    >
+    <a class="big stop" :href="dial(clinic.outOfHours)"
+      ><span
+        ><small>{{ t('stopNight') }}</small
+        ><br />{{ clinic.outOfHours }}</span
+      ></a
+    >
   </div>
 </template>
 

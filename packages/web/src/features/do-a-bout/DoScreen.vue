@@ -32,13 +32,23 @@ const share = computed(() => {
 })
 const clockText = computed(() => {
   const seconds = Math.ceil(moment.value.secondsLeft)
-  return seconds >= 100 ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` : `${seconds} s`
+  return seconds >= 100
+    ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+    : `${seconds} s`
 })
 const counted = computed(() => {
   const done = moment.value.finished - (moment.value.set - 1) * item.value.dose.repetitions
-  return moment.value.stage === 'done' || moment.value.stage === 'rest' ? item.value.dose.repetitions : store.hasBegun ? done + 1 : 0
+  return moment.value.stage === 'done' || moment.value.stage === 'rest'
+    ? item.value.dose.repetitions
+    : store.hasBegun
+      ? done + 1
+      : 0
 })
-const loadWords = computed(() => (item.value.loadUnit && item.value.dose.load !== null ? t(`with.${item.value.loadUnit}`, { n: n(item.value.dose.load) }) : null))
+const loadWords = computed(() =>
+  item.value.loadUnit && item.value.dose.load !== null
+    ? t(`with.${item.value.loadUnit}`, { n: n(item.value.dose.load) })
+    : null,
+)
 const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') : null))
 </script>
 
@@ -46,7 +56,12 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
   <div class="do">
     <div class="top">
       <button class="link leave" @click="store.leave()">{{ t('leave') }}</button>
-      <span class="dots" aria-hidden="true"><i v-for="(one, place) in store.items" :key="one.itemId" :class="{ past: place < store.index, now: place === store.index }" /></span>
+      <span class="dots" aria-hidden="true"
+        ><i
+          v-for="(one, place) in store.items"
+          :key="one.itemId"
+          :class="{ past: place < store.index, now: place === store.index }"
+      /></span>
       <span class="small soft">{{ t('of', { n: store.index + 1, all: store.items.length }) }}</span>
     </div>
     <div>
@@ -56,11 +71,18 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
     <p v-if="wear || loadWords" class="hint">{{ [wear, loadWords].filter(Boolean).join('. ') }}</p>
 
     <template v-if="!store.hasBegun || isShowingHow">
-      <ol class="steps"><li v-for="(step, place) in words.steps" :key="place"><b>{{ place + 1 }}</b>{{ step }}</li></ol>
+      <ol class="steps">
+        <li v-for="(step, place) in words.steps" :key="place">
+          <b>{{ place + 1 }}</b>{{ step }}
+        </li>
+      </ol>
       <dl class="feel">
-        <dt>{{ t('feel') }}</dt><dd>{{ words.shouldFeel }}</dd>
-        <dt>{{ t('notFeel') }}</dt><dd>{{ words.shouldNotFeel }}</dd>
-        <dt>{{ t('mistake') }}</dt><dd>{{ words.mistake }}</dd>
+        <dt>{{ t('feel') }}</dt>
+        <dd>{{ words.shouldFeel }}</dd>
+        <dt>{{ t('notFeel') }}</dt>
+        <dd>{{ words.shouldNotFeel }}</dd>
+        <dt>{{ t('mistake') }}</dt>
+        <dd>{{ words.mistake }}</dd>
       </dl>
     </template>
 
@@ -68,13 +90,32 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
       <div class="work" :class="moment.stage">
         <svg viewBox="0 0 168 168" class="ring" aria-hidden="true">
           <circle cx="84" cy="84" r="74" fill="var(--sheet)" stroke="var(--line)" stroke-width="12" />
-          <circle cx="84" cy="84" r="74" fill="none" stroke="var(--teal)" stroke-width="12" stroke-linecap="round" :stroke-dasharray="RING" :stroke-dashoffset="RING * (1 - share)" transform="rotate(-90 84 84)" />
-          <text x="84" y="97" text-anchor="middle" class="tabular">{{ moment.stage === 'done' ? '✓' : clockText }}</text>
+          <circle
+            cx="84"
+            cy="84"
+            r="74"
+            fill="none"
+            stroke="var(--teal)"
+            stroke-width="12"
+            stroke-linecap="round"
+            :stroke-dasharray="RING"
+            :stroke-dashoffset="RING * (1 - share)"
+            transform="rotate(-90 84 84)"
+          />
+          <text x="84" y="97" text-anchor="middle" class="tabular">
+            {{ moment.stage === 'done' ? '✓' : clockText }}
+          </text>
         </svg>
         <div class="count">
-          <p v-if="!store.isWorn && item.dose.repetitions > 1" class="number tabular"><b data-counter>{{ counted }}</b> {{ t('of', { n: '', all: item.dose.repetitions }).trim() }}</p>
-          <p v-if="item.dose.sets > 1" class="small soft">{{ t('set', { n: moment.set, all: item.dose.sets }) }}</p>
-          <p v-if="item.shapes > 1 && moment.stage !== 'done' && moment.stage !== 'rest'" class="small soft">{{ t('shape', { n: moment.shape, all: item.shapes }) }}</p>
+          <p v-if="!store.isWorn && item.dose.repetitions > 1" class="number tabular">
+            <b data-counter>{{ counted }}</b> {{ t('of', { n: '', all: item.dose.repetitions }).trim() }}
+          </p>
+          <p v-if="item.dose.sets > 1" class="small soft">
+            {{ t('set', { n: moment.set, all: item.dose.sets }) }}
+          </p>
+          <p v-if="item.shapes > 1 && moment.stage !== 'done' && moment.stage !== 'rest'" class="small soft">
+            {{ t('shape', { n: moment.shape, all: item.shapes }) }}
+          </p>
         </div>
       </div>
       <p class="cue" role="status">{{ t(`stage.${moment.stage}`) }}</p>
@@ -83,8 +124,12 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
     <div class="grow" />
     <StopRules :item="item" :is-short="store.hasBegun && !isShowingHow" />
     <div class="acts">
-      <button v-if="moment.stage === 'done'" class="big main" @click="store.finishItem()">{{ isLast ? t('finish') : t('nextOne') }}</button>
-      <button v-else-if="store.isWorn" class="big main" @click="store.finishItem()">{{ t('wornDone') }}</button>
+      <button v-if="moment.stage === 'done'" class="big main" @click="store.finishItem()">
+        {{ isLast ? t('finish') : t('nextOne') }}
+      </button>
+      <button v-else-if="store.isWorn" class="big main" @click="store.finishItem()">
+        {{ t('wornDone') }}
+      </button>
       <button v-else-if="!store.hasBegun" class="big main" @click="store.run()">{{ t('begin') }}</button>
       <div v-if="store.hasBegun && moment.stage !== 'done'" class="pair-row">
         <button v-if="store.isRunning" class="big" @click="store.pause()">{{ t('pause') }}</button>
@@ -94,7 +139,9 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
       <button v-else class="big stop" @click="store.hurts()">{{ t('hurts') }}</button>
       <div class="links">
         <button class="link" @click="store.cannot()">{{ t('cannot') }}</button>
-        <button v-if="store.hasBegun" class="link" @click="isShowingHow = !isShowingHow">{{ isShowingHow ? t('hide') : t('how') }}</button>
+        <button v-if="store.hasBegun" class="link" @click="isShowingHow = !isShowingHow">
+          {{ isShowingHow ? t('hide') : t('how') }}
+        </button>
       </div>
     </div>
   </div>

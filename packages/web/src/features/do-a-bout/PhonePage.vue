@@ -53,7 +53,12 @@ const pairProblem = computed(() => {
   if (store.screen.name !== 'pair' || store.screen.problem === null) return null
   return store.screen.problem === 'unpaired' ? t('unpaired') : store.screen.problem
 })
-const nothingAllowed = computed(() => store.painBefore !== null && store.painBefore < 8 && store.openItems.every((item) => item.painCap < store.painBefore!))
+const nothingAllowed = computed(
+  () =>
+    store.painBefore !== null &&
+    store.painBefore < 8 &&
+    store.openItems.every((item) => item.painCap < store.painBefore!),
+)
 function raise(flag: HomeRedFlag) {
   void store.flagged([flag])
 }
@@ -67,10 +72,18 @@ function raise(flag: HomeRedFlag) {
       <p class="wordmark">Pledge</p>
       <h1>{{ t('pair.title') }}</h1>
       <p>{{ t('pair.lead') }}</p>
-      <label class="code"><span>{{ t('pair.label') }}</span><input v-model="code" inputmode="numeric" autocomplete="one-time-code" maxlength="9" class="tabular" /></label>
+      <label class="code"
+        ><span>{{ t('pair.label') }}</span
+        ><input v-model="code" inputmode="numeric" autocomplete="one-time-code" maxlength="9" class="tabular"
+      /></label>
       <NoticeBox v-if="pairProblem" tone="stop">{{ pairProblem }}</NoticeBox>
-      <button class="big main" :disabled="store.screen.isChecking">{{ store.screen.isChecking ? t('pair.checking') : t('pair.go') }}</button>
-      <div class="pair-row"><button type="button" class="link" @click="store.speak('en')">English</button><button type="button" class="link" @click="store.speak('es')">Español</button></div>
+      <button class="big main" :disabled="store.screen.isChecking">
+        {{ store.screen.isChecking ? t('pair.checking') : t('pair.go') }}
+      </button>
+      <div class="pair-row">
+        <button type="button" class="link" @click="store.speak('en')">English</button
+        ><button type="button" class="link" @click="store.speak('es')">Español</button>
+      </div>
       <div class="grow" />
       <p class="soft small">{{ t('caution') }}</p>
     </form>
@@ -79,50 +92,75 @@ function raise(flag: HomeRedFlag) {
     <DoScreen v-else-if="store.screen.name === 'doing' && store.item" />
 
     <div v-else-if="store.screen.name === 'before'" class="column">
+      <h1 class="sr-only">{{ t('next') }}</h1>
       <PainScale v-model="store.painBefore" :label="t('before')" :labels="painEnds" large />
       <NoticeBox v-if="nothingAllowed" tone="care">{{ t('tooSore') }}</NoticeBox>
       <div class="grow" />
-      <button class="big main" :disabled="store.painBefore === null || nothingAllowed" @click="store.begin()">{{ t('go') }}</button>
+      <button class="big main" :disabled="store.painBefore === null || nothingAllowed" @click="store.begin()">
+        {{ t('go') }}
+      </button>
       <button class="big stop" @click="store.somethingWrong()">{{ t('wrong') }}</button>
       <button class="link" @click="store.toToday()">{{ t('back') }}</button>
     </div>
 
     <div v-else-if="store.screen.name === 'somethingWrong'" class="column">
       <h1>{{ t('wrongTitle') }}</h1>
-      <button v-for="flag in HOME_RED_FLAGS" :key="flag" class="big stop flag" @click="raise(flag)">{{ t(`flags.${flag}`) }}</button>
+      <button v-for="flag in HOME_RED_FLAGS" :key="flag" class="big stop flag" @click="raise(flag)">
+        {{ t(`flags.${flag}`) }}
+      </button>
       <div class="grow" />
-      <button class="big" @click="store.screen.isInBout ? store.backToItem() : store.toToday()">{{ t('wrongNone') }}</button>
+      <button class="big" @click="store.screen.isInBout ? store.backToItem() : store.toToday()">
+        {{ t('wrongNone') }}
+      </button>
     </div>
 
     <div v-else-if="store.screen.name === 'hurt'" class="column">
       <h1>{{ t('hurtTitle') }}</h1>
       <PainScale v-model="hurtPain" :label="t('hurtAsk')" :labels="painEnds" large />
       <div class="grow" />
-      <button class="big main" :disabled="hurtPain === null" @click="store.hurtScored(hurtPain!)">{{ t('go') }}</button>
+      <button class="big main" :disabled="hurtPain === null" @click="store.hurtScored(hurtPain!)">
+        {{ t('go') }}
+      </button>
       <button class="big stop" @click="store.somethingWrong()">{{ t('wrong') }}</button>
     </div>
 
     <div v-else-if="store.screen.name === 'skip'" class="column">
       <h1>{{ t('skipTitle') }}</h1>
-      <button v-for="reason in SKIP_REASONS" :key="reason" class="big" @click="store.skip(reason)">{{ t(`skip.${reason}`) }}</button>
+      <button v-for="reason in SKIP_REASONS" :key="reason" class="big" @click="store.skip(reason)">
+        {{ t(`skip.${reason}`) }}
+      </button>
       <div class="grow" />
       <button class="link" @click="store.backToItem()">{{ t('back') }}</button>
     </div>
 
     <div v-else-if="store.screen.name === 'after'" class="column">
-      <NoticeBox v-if="store.leftOut.length > 0" tone="plain">{{ t('leaveOut', { names: store.leftOut.map((item) => item.text[store.language].name).join(', ') }) }}</NoticeBox>
+      <h1 class="sr-only">{{ t('next') }}</h1>
+      <NoticeBox v-if="store.leftOut.length > 0" tone="plain">{{
+        t('leaveOut', { names: store.leftOut.map((item) => item.text[store.language].name).join(', ') })
+      }}</NoticeBox>
       <PainScale v-model="store.painWorst" :label="t('after.worst')" :labels="painEnds" large />
       <PainScale v-model="store.painAfter" :label="t('after.now')" :labels="painEnds" large />
       <div class="grow" />
-      <button class="big main" :disabled="store.painWorst === null || store.painAfter === null" @click="store.save()">{{ t('save') }}</button>
+      <button
+        class="big main"
+        :disabled="store.painWorst === null || store.painAfter === null"
+        @click="store.save()"
+      >
+        {{ t('save') }}
+      </button>
     </div>
 
     <div v-else-if="store.screen.name === 'saved'" class="column">
       <div class="grow" />
-      <svg viewBox="0 0 80 80" width="96" aria-hidden="true"><circle cx="40" cy="40" r="36" fill="var(--moss-wash)" stroke="var(--moss)" stroke-width="4" /><path d="M24 41l12 12 21-26" fill="none" stroke="var(--moss)" stroke-width="6" /></svg>
+      <svg viewBox="0 0 80 80" width="96" aria-hidden="true">
+        <circle cx="40" cy="40" r="36" fill="var(--moss-wash)" stroke="var(--moss)" stroke-width="4" />
+        <path d="M24 41l12 12 21-26" fill="none" stroke="var(--moss)" stroke-width="6" />
+      </svg>
       <h1>{{ t('saved') }}</h1>
       <p>{{ store.screen.wasSent ? t('savedSent') : t('savedKept') }}</p>
-      <NoticeBox v-for="one in store.refused" :key="one.id" tone="stop">{{ t('refused', { why: one.refusal }) }}</NoticeBox>
+      <NoticeBox v-for="one in store.refused" :key="one.id" tone="stop">{{
+        t('refused', { why: one.refusal })
+      }}</NoticeBox>
       <div class="grow" />
       <button class="big main" @click="store.toToday()">{{ t('close') }}</button>
     </div>
@@ -131,7 +169,9 @@ function raise(flag: HomeRedFlag) {
       <h1>{{ t('stopTitle') }}</h1>
       <p class="lead">{{ t('stopLead') }}</p>
       <CallClinic :clinic="store.today.clinic" />
-      <NoticeBox tone="stop"><strong>{{ t('stopEmergency') }}</strong></NoticeBox>
+      <NoticeBox tone="stop"
+        ><strong>{{ t('stopEmergency') }}</strong></NoticeBox
+      >
       <div class="grow" />
       <button class="big" @click="store.toToday()">{{ t('close') }}</button>
     </div>

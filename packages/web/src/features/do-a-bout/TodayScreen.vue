@@ -9,7 +9,12 @@ import { useBoutStore } from './boutStore'
 const store = useBoutStore()
 const { t } = useI18n()
 const items = computed(() => store.today?.program?.items ?? [])
-const mayStartNow = computed(() => store.openItems.length > 0 && (store.contact.name === 'fresh' || store.contact.name === 'kept') && !store.today?.redLock)
+const mayStartNow = computed(
+  () =>
+    store.openItems.length > 0 &&
+    (store.contact.name === 'fresh' || store.contact.name === 'kept') &&
+    !store.today?.redLock,
+)
 </script>
 
 <template>
@@ -19,7 +24,9 @@ const mayStartNow = computed(() => store.openItems.length > 0 && (store.contact.
       <h1>{{ t('today') }}</h1>
     </header>
     <NoticeBox v-if="store.contact.name === 'nothing'" tone="care">{{ store.contact.message }}</NoticeBox>
-    <NoticeBox v-else-if="store.contact.name === 'tooOld'" tone="stop">{{ t('tooOld', { n: store.contact.days }) }}</NoticeBox>
+    <NoticeBox v-else-if="store.contact.name === 'tooOld'" tone="stop">{{
+      t('tooOld', { n: store.contact.days })
+    }}</NoticeBox>
     <NoticeBox v-else-if="store.contact.name === 'kept'" tone="plain">{{ t('offline') }}</NoticeBox>
 
     <template v-if="store.today?.redLock">
@@ -40,20 +47,42 @@ const mayStartNow = computed(() => store.openItems.length > 0 && (store.contact.
       <ul class="list">
         <li v-for="item in items" :key="item.itemId" :class="{ paused: item.isPaused }">
           <span>{{ item.text[store.language].name }}</span>
-          <small v-if="item.isPaused"><b>{{ t('paused') }}.</b> {{ t('pausedWhy') }}</small>
+          <small v-if="item.isPaused"
+            ><b>{{ t('paused') }}.</b> {{ t('pausedWhy') }}</small
+          >
         </li>
       </ul>
       <p class="soft small">{{ t('doneToday', { n: store.today.boutsToday + store.waiting }) }}</p>
     </template>
 
-    <NoticeBox v-if="store.waiting > 0" tone="plain">{{ t('waiting', store.waiting) }} <button class="link" @click="store.refresh()">{{ t('sendAgain') }}</button></NoticeBox>
-    <NoticeBox v-for="one in store.refused" :key="one.id" tone="stop">{{ t('refused', { why: one.refusal }) }} <button class="link" @click="store.sendWaiting(true)">{{ t('sendAgain') }}</button></NoticeBox>
+    <NoticeBox v-if="store.waiting > 0" tone="plain"
+      >{{ t('waiting', store.waiting) }}
+      <button class="link" @click="store.refresh()">{{ t('sendAgain') }}</button></NoticeBox
+    >
+    <NoticeBox v-for="one in store.refused" :key="one.id" tone="stop"
+      >{{ t('refused', { why: one.refusal }) }}
+      <button class="link" @click="store.sendWaiting(true)">{{ t('sendAgain') }}</button></NoticeBox
+    >
     <div class="grow" />
-    <button v-if="store.contact.name !== 'fresh'" class="big" @click="store.refresh()">{{ t('retry') }}</button>
-    <button v-if="store.today?.program && !store.today.redLock" class="big stop" @click="store.somethingWrong()">{{ t('wrong') }}</button>
+    <button v-if="store.contact.name !== 'fresh'" class="big" @click="store.refresh()">
+      {{ t('retry') }}
+    </button>
+    <button
+      v-if="store.today?.program && !store.today.redLock"
+      class="big stop"
+      @click="store.somethingWrong()"
+    >
+      {{ t('wrong') }}
+    </button>
     <footer class="soft small">
       {{ t('caution') }}
-      <span class="speak"><button class="link" :aria-pressed="store.language === 'en'" @click="store.speak('en')">English</button><button class="link" :aria-pressed="store.language === 'es'" @click="store.speak('es')">Español</button></span>
+      <span class="speak"
+        ><button class="link" :aria-pressed="store.language === 'en'" @click="store.speak('en')">
+          English</button
+        ><button class="link" :aria-pressed="store.language === 'es'" @click="store.speak('es')">
+          Español
+        </button></span
+      >
     </footer>
   </div>
 </template>

@@ -21,7 +21,11 @@ export type Screen =
   | { name: 'stopped' }
 
 /** How the program on the screen came here. */
-export type Contact = { name: 'fresh' } | { name: 'kept'; at: string } | { name: 'tooOld'; days: number } | { name: 'nothing'; message: string }
+export type Contact =
+  | { name: 'fresh' }
+  | { name: 'kept'; at: string }
+  | { name: 'tooOld'; days: number }
+  | { name: 'nothing'; message: string }
 
 type Outcome = BoutLog['items'][number]
 
@@ -53,10 +57,14 @@ export const useBoutStore = defineStore('bout', () => {
   let isSending = false
 
   const item = computed<PhoneItem | null>(() => items.value[index.value] ?? null)
-  const moment = computed(() => (item.value ? repetitionMoment(item.value.dose, item.value.shapes, elapsed.value) : null))
+  const moment = computed(() =>
+    item.value ? repetitionMoment(item.value.dose, item.value.shapes, elapsed.value) : null,
+  )
   const isWorn = computed(() => (item.value?.dose.holdSeconds ?? 0) >= WORN_FROM_SECONDS)
   const openItems = computed(() => today.value?.program?.items.filter((one) => !one.isPaused) ?? [])
-  const minutes = computed(() => Math.max(1, Math.round(openItems.value.reduce((sum, one) => sum + one.minutesPerBout, 0))))
+  const minutes = computed(() =>
+    Math.max(1, Math.round(openItems.value.reduce((sum, one) => sum + one.minutesPerBout, 0))),
+  )
   const waiting = computed(() => unsent.value.filter((log) => log.refusal === null).length)
   const refused = computed(() => unsent.value.filter((log) => log.refusal !== null))
 
@@ -84,7 +92,11 @@ export const useBoutStore = defineStore('bout', () => {
       await refresh()
       screen.value = { name: 'today' }
     } catch (error) {
-      screen.value = { name: 'pair', problem: error instanceof ApiProblem ? error.message : String(error), isChecking: false }
+      screen.value = {
+        name: 'pair',
+        problem: error instanceof ApiProblem ? error.message : String(error),
+        isChecking: false,
+      }
     }
   }
 
@@ -100,7 +112,10 @@ export const useBoutStore = defineStore('bout', () => {
       if (error instanceof ApiProblem && error.status === 401) return unpair()
       const last = await kept.today()
       if (!last) {
-        contact.value = { name: 'nothing', message: error instanceof ApiProblem ? error.message : String(error) }
+        contact.value = {
+          name: 'nothing',
+          message: error instanceof ApiProblem ? error.message : String(error),
+        }
         return
       }
       today.value = last.today
@@ -150,7 +165,12 @@ export const useBoutStore = defineStore('bout', () => {
     const allowed = openItems.value.filter((one) => mayStart(pain, one.painCap))
     leftOut.value = openItems.value.filter((one) => !mayStart(pain, one.painCap))
     items.value = allowed
-    outcomes.value = leftOut.value.map((one) => ({ itemId: one.itemId, outcome: 'skipped', repetitionsDone: 0, reason: 'cannot' }))
+    outcomes.value = leftOut.value.map((one) => ({
+      itemId: one.itemId,
+      outcome: 'skipped',
+      repetitionsDone: 0,
+      reason: 'cannot',
+    }))
     if (isStopPain(pain)) {
       painWorst.value = pain
       return stop([])
@@ -250,7 +270,9 @@ export const useBoutStore = defineStore('bout', () => {
     const program = today.value?.program
     if (!program) return false
     const told = new Set(outcomes.value.map((one) => one.itemId))
-    const rest = items.value.filter((one) => !told.has(one.itemId)).map((one): Outcome => ({ itemId: one.itemId, outcome: 'notReached', repetitionsDone: 0, reason: '' }))
+    const rest = items.value
+      .filter((one) => !told.has(one.itemId))
+      .map((one): Outcome => ({ itemId: one.itemId, outcome: 'notReached', repetitionsDone: 0, reason: '' }))
     const entry: BoutLog = {
       id: boutId,
       programVersionId: program.id,
@@ -275,8 +297,47 @@ export const useBoutStore = defineStore('bout', () => {
   }
 
   return {
-    screen, today, contact, language, unsent, items, leftOut, index, item, moment, isWorn, isRunning, hasBegun, openItems, minutes, waiting, refused, outcomes,
-    painBefore, painWorst, painAfter, start, speak, pair, refresh, sendWaiting, toBefore, begin, run, pause, tick, finishItem, hurts, hurtScored, cannot,
-    skip: (reason: Outcome['reason']) => close('skipped', reason), backToItem: () => (screen.value = { name: 'doing' }), leave, somethingWrong, flagged, save, toToday,
+    screen,
+    today,
+    contact,
+    language,
+    unsent,
+    items,
+    leftOut,
+    index,
+    item,
+    moment,
+    isWorn,
+    isRunning,
+    hasBegun,
+    openItems,
+    minutes,
+    waiting,
+    refused,
+    outcomes,
+    painBefore,
+    painWorst,
+    painAfter,
+    start,
+    speak,
+    pair,
+    refresh,
+    sendWaiting,
+    toBefore,
+    begin,
+    run,
+    pause,
+    tick,
+    finishItem,
+    hurts,
+    hurtScored,
+    cannot,
+    skip: (reason: Outcome['reason']) => close('skipped', reason),
+    backToItem: () => (screen.value = { name: 'doing' }),
+    leave,
+    somethingWrong,
+    flagged,
+    save,
+    toToday,
   }
 })

@@ -44,14 +44,21 @@ export function phoneApi(send: typeof fetch = (...words) => fetch(...words)) {
     readAnswer<T>(() =>
       send(url, {
         method,
-        headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(token ? { authorization: `Bearer ${token}` } : {}) },
+        headers: {
+          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+          ...(token ? { authorization: `Bearer ${token}` } : {}),
+        },
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),
       }),
     )
   return {
-    pair: (code: string) => ask<{ token: string; firstName: string; language: 'en' | 'es' }>('POST', '/api/phone/pairing', null, { code }),
+    pair: (code: string) =>
+      ask<{ token: string; firstName: string; language: 'en' | 'es' }>('POST', '/api/phone/pairing', null, {
+        code,
+      }),
     today: (token: string) => ask<PhoneToday>('GET', '/api/phone/today', token),
-    sendBout: (token: string, log: BoutLog) => ask<{ id: string; receivedAt: string; isNew: boolean }>('POST', '/api/phone/bouts', token, log),
+    sendBout: (token: string, log: BoutLog) =>
+      ask<{ id: string; receivedAt: string; isNew: boolean }>('POST', '/api/phone/bouts', token, log),
   }
 }
 export type PhoneApi = ReturnType<typeof phoneApi>

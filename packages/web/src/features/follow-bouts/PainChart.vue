@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { STOP_PAIN } from '@pledge/core'
-import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip, type ChartData, type ChartOptions } from 'chart.js'
+import {
+  CategoryScale,
+  Chart,
+  LinearScale,
+  LineElement,
+  PointElement,
+  Tooltip,
+  type ChartData,
+  type ChartOptions,
+} from 'chart.js'
 import { computed } from 'vue'
 import { Line } from 'vue-chartjs'
 import type { BoutAnswer } from '../../shared/api/types'
@@ -17,16 +26,45 @@ const oldestFirst = computed(() => [...props.bouts].reverse())
 const data = computed<ChartData<'line', (number | null)[]>>(() => ({
   labels: oldestFirst.value.map((bout) => momentText(bout.endedAt)),
   datasets: [
-    { label: 'worst', data: oldestFirst.value.map((bout) => bout.painWorst), borderColor: color('--ink'), backgroundColor: color('--ink'), borderWidth: 2, pointRadius: 3.5, spanGaps: false },
-    { label: 'before', data: oldestFirst.value.map((bout) => bout.painBefore), borderColor: color('--ink-soft'), backgroundColor: color('--sheet'), borderWidth: 1.4, borderDash: [4, 3], pointRadius: 3, spanGaps: false },
-    { label: 'stop', data: oldestFirst.value.map(() => STOP_PAIN), borderColor: color('--brick'), borderWidth: 1, borderDash: [2, 4], pointRadius: 0 },
+    {
+      label: 'worst',
+      data: oldestFirst.value.map((bout) => bout.painWorst),
+      borderColor: color('--ink'),
+      backgroundColor: color('--ink'),
+      borderWidth: 2,
+      pointRadius: 3.5,
+      spanGaps: false,
+    },
+    {
+      label: 'before',
+      data: oldestFirst.value.map((bout) => bout.painBefore),
+      borderColor: color('--ink-soft'),
+      backgroundColor: color('--sheet'),
+      borderWidth: 1.4,
+      borderDash: [4, 3],
+      pointRadius: 3,
+      spanGaps: false,
+    },
+    {
+      label: 'stop',
+      data: oldestFirst.value.map(() => STOP_PAIN),
+      borderColor: color('--brick'),
+      borderWidth: 1,
+      borderDash: [2, 4],
+      pointRadius: 0,
+    },
   ],
 }))
 const options = computed<ChartOptions<'line'>>(() => ({
   animation: false,
   maintainAspectRatio: false,
   scales: {
-    y: { min: 0, max: 10, ticks: { stepSize: 2, color: color('--ink-soft') }, grid: { color: color('--line') } },
+    y: {
+      min: 0,
+      max: 10,
+      ticks: { stepSize: 2, color: color('--ink-soft') },
+      grid: { color: color('--line') },
+    },
     x: { ticks: { maxTicksLimit: 6, maxRotation: 0, color: color('--ink-soft') }, grid: { display: false } },
   },
 }))
@@ -34,8 +72,18 @@ const options = computed<ChartOptions<'line'>>(() => ({
 
 <template>
   <figure class="chart">
-    <div class="canvas"><Line :data="data" :options="options" :aria-label="`Worst pain of the last ${bouts.length} bouts, newest first: ${bouts.map((bout) => bout.painWorst ?? 'not asked').join(', ')}`" role="img" /></div>
-    <figcaption class="soft"><i class="worst" /> worst during the bout <i class="before" /> before <i class="stop" /> stops the bout ({{ STOP_PAIN }})</figcaption>
+    <div class="canvas">
+      <Line
+        :data="data"
+        :options="options"
+        :aria-label="`Worst pain of the last ${bouts.length} bouts, newest first: ${bouts.map((bout) => bout.painWorst ?? 'not asked').join(', ')}`"
+        role="img"
+      />
+    </div>
+    <figcaption class="soft">
+      <i class="worst" /> worst during the bout <i class="before" /> before <i class="stop" /> stops the bout
+      ({{ STOP_PAIN }})
+    </figcaption>
   </figure>
 </template>
 

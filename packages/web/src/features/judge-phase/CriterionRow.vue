@@ -10,17 +10,49 @@ const emit = defineEmits<{ record: []; withdraw: [] }>()
 <template>
   <li class="row">
     <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
-      <path v-if="criterion.status === 'met'" d="M2 7.5l3.4 3.5L12 3.5" fill="none" stroke="var(--moss)" stroke-width="2.2" />
-      <circle v-else-if="criterion.status === 'stale'" cx="7" cy="7" r="5" fill="none" stroke="var(--ochre)" stroke-width="2" stroke-dasharray="3 2.4" />
-      <path v-else-if="criterion.status === 'withdrawn' || criterion.status === 'notSo'" d="M3 3l8 8M11 3l-8 8" stroke="var(--brick)" stroke-width="2" />
+      <path
+        v-if="criterion.status === 'met'"
+        d="M2 7.5l3.4 3.5L12 3.5"
+        fill="none"
+        stroke="var(--moss)"
+        stroke-width="2.2"
+      />
+      <circle
+        v-else-if="criterion.status === 'stale'"
+        cx="7"
+        cy="7"
+        r="5"
+        fill="none"
+        stroke="var(--ochre)"
+        stroke-width="2"
+        stroke-dasharray="3 2.4"
+      />
+      <path
+        v-else-if="criterion.status === 'withdrawn' || criterion.status === 'notSo'"
+        d="M3 3l8 8M11 3l-8 8"
+        stroke="var(--brick)"
+        stroke-width="2"
+      />
       <circle v-else cx="7" cy="7" r="5" fill="none" stroke="var(--plum)" stroke-width="1.8" />
     </svg>
     <div class="text">
       <span>{{ criterion.meaning.charAt(0).toUpperCase() + criterion.meaning.slice(1) }}</span>
-      <small><strong :class="criterion.status">{{ STATUS_WORDS[criterion.status] }}</strong><template v-if="criterion.latest"> · {{ whoGave(criterion) }}</template><template v-else-if="criterion.isSurgeons"> · the surgeon gives it</template></small>
+      <small
+        ><strong :class="criterion.status">{{ STATUS_WORDS[criterion.status] }}</strong
+        ><template v-if="criterion.latest"> · {{ whoGave(criterion) }}</template
+        ><template v-else-if="criterion.isSurgeons"> · the surgeon gives it</template></small
+      >
     </div>
-    <button v-if="canWithdraw && criterion.status === 'met' && criterion.latest?.id" class="plain" @click="emit('withdraw')">Withdraw</button>
-    <button v-else-if="canRecord" class="plain act" @click="emit('record')">{{ criterion.status === 'stale' ? 'Confirm again' : criterion.latest ? 'Record anew' : 'Record' }}</button>
+    <button
+      v-if="canWithdraw && criterion.status === 'met' && criterion.latest?.id"
+      class="plain"
+      @click="emit('withdraw')"
+    >
+      Withdraw
+    </button>
+    <button v-else-if="canRecord" class="plain act" @click="emit('record')">
+      {{ criterion.status === 'stale' ? 'Confirm again' : criterion.latest ? 'Record anew' : 'Record' }}
+    </button>
   </li>
 </template>
 

@@ -28,14 +28,25 @@ const flagToRaise = ref('')
 const data = computed(() => cases.data!)
 const isTherapist = computed(() => session.user?.role === 'therapist')
 const current = computed(() => data.value.phases.find((phase) => phase.state === 'current') ?? null)
-const next = computed(() => data.value.phases.find((phase) => phase.id === data.value.standing.nextPhaseId) ?? null)
+const next = computed(
+  () => data.value.phases.find((phase) => phase.id === data.value.standing.nextPhaseId) ?? null,
+)
 const isTimeCome = computed(() => next.value !== null && data.value.episode.day >= next.value.startDay)
 const missing = computed(() => next.value?.entry.filter((criterion) => criterion.status !== 'met') ?? [])
 /** What the open phases rest on: withdrawing or forgetting one of these closes them again. */
 const restsOn = computed(() => {
   const open = data.value.phases.filter((phase) => phase.state === 'passed' || phase.state === 'current')
-  const all = [...open.flatMap((phase) => phase.entry), ...data.value.criteria.filter((criterion) => criterion.latest !== null || criterion.status !== 'neverRecorded')]
-  return all.filter((criterion, place) => all.findIndex((one) => one.what === criterion.what) === place && !missing.value.some((one) => one.what === criterion.what))
+  const all = [
+    ...open.flatMap((phase) => phase.entry),
+    ...data.value.criteria.filter(
+      (criterion) => criterion.latest !== null || criterion.status !== 'neverRecorded',
+    ),
+  ]
+  return all.filter(
+    (criterion, place) =>
+      all.findIndex((one) => one.what === criterion.what) === place &&
+      !missing.value.some((one) => one.what === criterion.what),
+  )
 })
 const others = computed(() => {
   const shown = new Set([...missing.value, ...restsOn.value].map((criterion) => criterion.what))
@@ -53,7 +64,8 @@ async function raise() {
   flagToRaise.value = ''
   await cases.reload()
 }
-const canRecord = (criterion: CriterionAnswer) => isTherapist.value || (!criterion.isSurgeons && session.user?.role === 'assistant')
+const canRecord = (criterion: CriterionAnswer) =>
+  isTherapist.value || (!criterion.isSurgeons && session.user?.role === 'assistant')
 </script>
 
 <template>
@@ -62,25 +74,44 @@ const canRecord = (criterion: CriterionAnswer) => isTherapist.value || (!criteri
       <section class="sheet now">
         <div class="headline">
           <div>
-            <p class="eyebrow">{{ current ? `Phase ${data.phases.indexOf(current) + 1} of ${data.phases.length}` : 'Not started' }}</p>
+            <p class="eyebrow">
+              {{
+                current ? `Phase ${data.phases.indexOf(current) + 1} of ${data.phases.length}` : 'Not started'
+              }}
+            </p>
             <h2>{{ current?.name ?? 'No phase is open' }}</h2>
           </div>
           <p v-if="current" class="goal"><span class="soft">Goal</span> {{ current.goals }}</p>
         </div>
         <p v-for="text in current?.wear ?? []" :key="text"><span class="soft">Orthosis</span> {{ text }}</p>
         <p v-for="why in current?.forbids ?? []" :key="why" class="forbid">{{ why }}</p>
-        <NoticeBox v-if="data.wrongSchool.length > 0" tone="stop"><strong>This school does not fit:</strong> {{ data.wrongSchool.join('; ') }}. Choose another with the surgeon.</NoticeBox>
-        <NoticeBox v-if="data.standing.frozen" tone="care"><strong>Frozen.</strong> The last review was {{ data.episode.daysSinceReview }} days ago. An evaluation or a newly signed program counts as a review.</NoticeBox>
+        <NoticeBox v-if="data.wrongSchool.length > 0" tone="stop"
+          ><strong>This school does not fit:</strong> {{ data.wrongSchool.join('; ') }}. Choose another with
+          the surgeon.</NoticeBox
+        >
+        <NoticeBox v-if="data.standing.frozen" tone="care"
+          ><strong>Frozen.</strong> The last review was {{ data.episode.daysSinceReview }} days ago. An
+          evaluation or a newly signed program counts as a review.</NoticeBox
+        >
       </section>
       <section v-if="next" class="sheet next">
         <header>
           <h2>{{ current ? 'Next' : 'To start' }}: {{ next.name }}</h2>
-          <p v-if="isTimeCome" class="soft">its day has come (day {{ next.startDay }}, {{ dayText(next.startDate) }})</p>
-          <p v-else class="soft">not before day {{ next.startDay }}, {{ dayText(next.startDate) }}: in {{ next.startDay - data.episode.day }} days</p>
+          <p v-if="isTimeCome" class="soft">
+            its day has come (day {{ next.startDay }}, {{ dayText(next.startDate) }})
+          </p>
+          <p v-else class="soft">
+            not before day {{ next.startDay }}, {{ dayText(next.startDate) }}: in
+            {{ next.startDay - data.episode.day }} days
+          </p>
         </header>
-        <p v-if="missing.length === 0">Every criterion is met. {{ isTimeCome ? '' : 'It opens by itself on that day.' }}</p>
+        <p v-if="missing.length === 0">
+          Every criterion is met. {{ isTimeCome ? '' : 'It opens by itself on that day.' }}
+        </p>
         <template v-else>
-          <p class="soft">{{ missing.length === 1 ? 'One criterion is' : `${missing.length} criteria are` }} missing:</p>
+          <p class="soft">
+            {{ missing.length === 1 ? 'One criterion is' : `${missing.length} criteria are` }} missing:
+          </p>
           <ul>
             <CriterionRow
               v-for="criterion in missing"
@@ -98,20 +129,34 @@ const canRecord = (criterion: CriterionAnswer) => isTherapist.value || (!criteri
         <h2>Loads, tests and activities</h2>
         <table>
           <thead>
-            <tr><th scope="col">From</th><th scope="col">Opens</th><th scope="col">State</th></tr>
+            <tr>
+              <th scope="col">From</th>
+              <th scope="col">Opens</th>
+              <th scope="col">State</th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="gate in data.gates" :key="gate.rule" :class="{ closed: !gate.isOpen }">
-              <td class="tabular">day {{ gate.day }}<span class="soft"> · {{ dayText(gate.date) }}</span></td>
+              <td class="tabular">
+                day {{ gate.day }}<span class="soft"> · {{ dayText(gate.date) }}</span>
+              </td>
               <td>{{ gate.opens }}</td>
               <td>
                 <strong v-if="gate.isOpen" class="open">open</strong>
-                <template v-else><strong class="shut">closed</strong><span v-if="gate.missing.length > 0" class="soft">: {{ gate.missing.map((one) => one.meaning).join('; ') }}</span></template>
+                <template v-else
+                  ><strong class="shut">closed</strong
+                  ><span v-if="gate.missing.length > 0" class="soft"
+                    >: {{ gate.missing.map((one) => one.meaning).join('; ') }}</span
+                  ></template
+                >
               </td>
             </tr>
           </tbody>
         </table>
-        <p class="soft small">Loading needs besides: pain while moving 3 or less, swelling not up. Windows are defaults (common practice); the surgeon’s order and licensed practice come first.</p>
+        <p class="soft small">
+          Loading needs besides: pain while moving 3 or less, swelling not up. Windows are defaults (common
+          practice); the surgeon’s order and licensed practice come first.
+        </p>
       </section>
     </div>
     <aside class="side">
@@ -144,12 +189,28 @@ const canRecord = (criterion: CriterionAnswer) => isTherapist.value || (!criteri
         </details>
       </section>
       <section class="sheet part">
-        <header class="with-act"><h2>Surgeon’s restrictions</h2><v-btn v-if="isTherapist" variant="outlined" size="small" @click="dialog = { name: 'order' }">Add</v-btn></header>
+        <header class="with-act">
+          <h2>Surgeon’s restrictions</h2>
+          <v-btn v-if="isTherapist" variant="outlined" size="small" @click="dialog = { name: 'order' }"
+            >Add</v-btn
+          >
+        </header>
         <p v-if="data.orders.length === 0" class="soft">None in force.</p>
         <ul>
           <li v-for="order in data.orders" :key="order.id" class="order">
-            <div><strong>{{ order.label }}</strong> until {{ order.untilOn ? dayAndYear(order.untilOn) : 'withdrawn' }}<br /><small class="soft">{{ order.why }} · {{ order.givenBy }}, {{ dayText(order.dated) }}</small></div>
-            <button v-if="isTherapist" class="link" @click="dialog = { name: 'withdrawOrder', id: order.id, label: order.label }">Withdraw</button>
+            <div>
+              <strong>{{ order.label }}</strong> until
+              {{ order.untilOn ? dayAndYear(order.untilOn) : 'withdrawn' }}<br /><small class="soft"
+                >{{ order.why }} · {{ order.givenBy }}, {{ dayText(order.dated) }}</small
+              >
+            </div>
+            <button
+              v-if="isTherapist"
+              class="link"
+              @click="dialog = { name: 'withdrawOrder', id: order.id, label: order.label }"
+            >
+              Withdraw
+            </button>
           </li>
         </ul>
       </section>
@@ -157,18 +218,45 @@ const canRecord = (criterion: CriterionAnswer) => isTherapist.value || (!criteri
         <h2>Red flags</h2>
         <ul>
           <li v-for="flag in data.flags" :key="flag.id" class="flag">
-            <div><strong>{{ flag.name }}</strong><br /><small class="soft">{{ flag.fromPhone ? 'from the phone' : 'raised here' }}, {{ momentText(flag.raisedAt) }}</small></div>
-            <v-btn v-if="isTherapist" size="small" color="error" @click="dialog = { name: 'lift', id: flag.id, flag: flag.name, needsSurgeon: flag.needsSurgeon }">Lift it</v-btn>
+            <div>
+              <strong>{{ flag.name }}</strong><br /><small class="soft"
+                >{{ flag.fromPhone ? 'from the phone' : 'raised here' }},
+                {{ momentText(flag.raisedAt) }}</small
+              >
+            </div>
+            <v-btn
+              v-if="isTherapist"
+              size="small"
+              color="error"
+              @click="
+                dialog = { name: 'lift', id: flag.id, flag: flag.name, needsSurgeon: flag.needsSurgeon }
+              "
+              >Lift it</v-btn
+            >
           </li>
         </ul>
         <p v-if="data.flags.length === 0" class="soft">None open.</p>
         <div class="raise">
-          <v-select v-model="flagToRaise" :items="RAISABLE" placeholder="Raise a red flag" aria-label="Raise a red flag" />
+          <v-select
+            v-model="flagToRaise"
+            :items="RAISABLE"
+            placeholder="Raise a red flag"
+            aria-label="Raise a red flag"
+          />
           <v-btn color="error" variant="outlined" :disabled="!flagToRaise" @click="raise">Stop all</v-btn>
         </div>
       </section>
     </aside>
-    <RecordDialog v-if="dialog?.name === 'record'" :criterion="dialog.criterion" :episode-id="data.episode.id" :today="data.today" :surgeon="data.episode.surgeon" :me="session.user?.name ?? ''" @done="finish" @close="dialog = null" />
+    <RecordDialog
+      v-if="dialog?.name === 'record'"
+      :criterion="dialog.criterion"
+      :episode-id="data.episode.id"
+      :today="data.today"
+      :surgeon="data.episode.surgeon"
+      :me="session.user?.name ?? ''"
+      @done="finish"
+      @close="dialog = null"
+    />
     <ReasonDialog
       v-else-if="dialog?.name === 'withdraw'"
       :title="`Withdraw: ${dialog.criterion.meaning}`"
@@ -176,7 +264,13 @@ const canRecord = (criterion: CriterionAnswer) => isTherapist.value || (!criteri
       label="Why it no longer holds"
       action="Withdraw it"
       path="why"
-      :send="({ id, text }) => api.withdrawFact(data.episode.id, dialog?.name === 'withdraw' ? dialog.criterion.latest!.id : '', { id, why: text })"
+      :send="
+        ({ id, text }) =>
+          api.withdrawFact(data.episode.id, dialog?.name === 'withdraw' ? dialog.criterion.latest!.id : '', {
+            id,
+            why: text,
+          })
+      "
       @done="finish"
       @close="dialog = null"
     />
@@ -187,7 +281,13 @@ const canRecord = (criterion: CriterionAnswer) => isTherapist.value || (!criteri
       label="Why it no longer holds, and who said so"
       action="Withdraw it"
       path="why"
-      :send="({ id, text }) => api.withdrawOrder(data.episode.id, dialog?.name === 'withdrawOrder' ? dialog.id : '', { id, why: text })"
+      :send="
+        ({ id, text }) =>
+          api.withdrawOrder(data.episode.id, dialog?.name === 'withdrawOrder' ? dialog.id : '', {
+            id,
+            why: text,
+          })
+      "
       @done="finish"
       @close="dialog = null"
     />
@@ -198,12 +298,28 @@ const canRecord = (criterion: CriterionAnswer) => isTherapist.value || (!criteri
       label="What was found and decided"
       action="Lift the flag"
       path="outcome"
-      :answer-label="dialog.needsSurgeon ? 'Who of the surgeons or the emergency department answered' : undefined"
-      :send="({ id, text, answeredBy }) => api.liftFlag(data.episode.id, dialog?.name === 'lift' ? dialog.id : '', { id, outcome: text, answeredBy })"
+      :answer-label="
+        dialog.needsSurgeon ? 'Who of the surgeons or the emergency department answered' : undefined
+      "
+      :send="
+        ({ id, text, answeredBy }) =>
+          api.liftFlag(data.episode.id, dialog?.name === 'lift' ? dialog.id : '', {
+            id,
+            outcome: text,
+            answeredBy,
+          })
+      "
       @done="finish"
       @close="dialog = null"
     />
-    <OrderDialog v-else-if="dialog?.name === 'order'" :episode-id="data.episode.id" :today="data.today" :surgeon="data.episode.surgeon" @done="finish" @close="dialog = null" />
+    <OrderDialog
+      v-else-if="dialog?.name === 'order'"
+      :episode-id="data.episode.id"
+      :today="data.today"
+      :surgeon="data.episode.surgeon"
+      @done="finish"
+      @close="dialog = null"
+    />
   </div>
 </template>
 

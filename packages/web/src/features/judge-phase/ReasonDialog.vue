@@ -38,14 +38,21 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="520" @update:model-value="emit('close')">
+  <v-dialog :model-value="true" :aria-label="title" max-width="520" @update:model-value="emit('close')">
     <v-card>
       <form class="form" novalidate @submit.prevent="save">
         <h2>{{ title }}</h2>
         <p>{{ explanation }}</p>
         <TextInput v-model="text" :label="label" long :error="messageAt(problem, path)" />
-        <TextInput v-if="answerLabel" v-model="answeredBy" :label="answerLabel" :error="messageAt(problem, 'answeredBy')" />
-        <NoticeBox v-if="problem" tone="stop">{{ problem instanceof ApiProblem ? problem.message : 'Not saved. Try again.' }}</NoticeBox>
+        <TextInput
+          v-if="answerLabel"
+          v-model="answeredBy"
+          :label="answerLabel"
+          :error="messageAt(problem, 'answeredBy')"
+        />
+        <NoticeBox v-if="problem" tone="stop">{{
+          problem instanceof ApiProblem ? problem.message : 'Not saved. Try again.'
+        }}</NoticeBox>
         <div class="acts">
           <v-btn variant="text" @click="emit('close')">Cancel</v-btn>
           <v-btn type="submit" :loading="isSaving">{{ action }}</v-btn>

@@ -21,18 +21,45 @@ const columns = computed<{ side: Side; kind: Kind; head: string }[]>(() => [
   { side: bench.other, kind: 'active', head: 'active' },
   { side: bench.other, kind: 'passive', head: 'passive' },
 ])
-const PLANES: readonly { title: string; motions: readonly [WristMotion, WristMotion]; ends: readonly [string, string]; upright: boolean }[] = [
-  { title: 'Flexion arc', motions: ['wristExtension', 'wristFlexion'], ends: ['extension', 'flexion'], upright: false },
-  { title: 'Deviation arc', motions: ['radialDeviation', 'ulnarDeviation'], ends: ['radial', 'ulnar'], upright: false },
-  { title: 'Rotation arc', motions: ['supination', 'pronation'], ends: ['supination', 'pronation'], upright: true },
+const PLANES: readonly {
+  title: string
+  motions: readonly [WristMotion, WristMotion]
+  ends: readonly [string, string]
+  upright: boolean
+}[] = [
+  {
+    title: 'Flexion arc',
+    motions: ['wristExtension', 'wristFlexion'],
+    ends: ['extension', 'flexion'],
+    upright: false,
+  },
+  {
+    title: 'Deviation arc',
+    motions: ['radialDeviation', 'ulnarDeviation'],
+    ends: ['radial', 'ulnar'],
+    upright: false,
+  },
+  {
+    title: 'Rotation arc',
+    motions: ['supination', 'pronation'],
+    ends: ['supination', 'pronation'],
+    upright: true,
+  },
 ]
-const pairOf = (motions: readonly [WristMotion, WristMotion], read: (motion: WristMotion) => number | null): [number | null, number | null] => [read(motions[0]), read(motions[1])]
+const pairOf = (
+  motions: readonly [WristMotion, WristMotion],
+  read: (motion: WristMotion) => number | null,
+): [number | null, number | null] => [read(motions[0]), read(motions[1])]
 const fans = computed(() =>
   PLANES.map((plane) => ({
     ...plane,
     now: pairOf(plane.motions, (motion) => bench.readAt(motion, bench.injured, 'active')),
     last: pairOf(plane.motions, (motion) => bench.lastReading(motion, bench.injured, 'active')),
-    other: pairOf(plane.motions, (motion) => bench.readAt(motion, bench.other, 'active') ?? bench.lastReading(motion, bench.other, 'active')),
+    other: pairOf(
+      plane.motions,
+      (motion) =>
+        bench.readAt(motion, bench.other, 'active') ?? bench.lastReading(motion, bench.other, 'active'),
+    ),
   })),
 )
 const lastDate = computed(() => cases.data?.evaluations.at(-1)?.evaluatedOn ?? null)
@@ -53,25 +80,43 @@ function again() {
     <section class="sheet bench">
       <header>
         <h2>Range of motion</h2>
-        <p class="soft">Degrees from neutral; short of neutral is negative: <kbd>-10</kbd>. Not measured stays empty.</p>
+        <p class="soft">
+          Degrees from neutral; short of neutral is negative: <kbd>-10</kbd>. Not measured stays empty.
+        </p>
       </header>
       <table>
         <thead>
           <tr>
             <th rowspan="2" scope="col">Motion</th>
-            <th colspan="2" scope="colgroup" class="injured">{{ sideWord(bench.injured) }} <span>injured</span></th>
+            <th colspan="2" scope="colgroup" class="injured">
+              {{ sideWord(bench.injured) }} <span>injured</span>
+            </th>
             <th colspan="2" scope="colgroup">{{ sideWord(bench.other) }}</th>
             <th rowspan="2" scope="col" class="num">short of<br />other side</th>
-            <th rowspan="2" scope="col" class="num">since<br />{{ lastDate ? dayText(lastDate) : 'last time' }}</th>
+            <th rowspan="2" scope="col" class="num">
+              since<br />{{ lastDate ? dayText(lastDate) : 'last time' }}
+            </th>
           </tr>
           <tr>
-            <th v-for="column in columns" :key="`${column.side}${column.kind}`" scope="col" :class="{ injured: column.side === bench.injured }" class="kind">{{ column.head }}</th>
+            <th
+              v-for="column in columns"
+              :key="`${column.side}${column.kind}`"
+              scope="col"
+              :class="{ injured: column.side === bench.injured }"
+              class="kind"
+            >
+              {{ column.head }}
+            </th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="row in bench.rows" :key="row.motion">
             <th scope="row">{{ WRIST_MOTIONS[row.motion].label }}</th>
-            <td v-for="column in columns" :key="`${column.side}${column.kind}`" :class="{ injured: column.side === bench.injured }">
+            <td
+              v-for="column in columns"
+              :key="`${column.side}${column.kind}`"
+              :class="{ injured: column.side === bench.injured }"
+            >
               <input
                 :value="bench.textAt(row.motion, column.side, column.kind)"
                 inputmode="numeric"
@@ -80,36 +125,81 @@ function again() {
                 :placeholder="bench.lastReading(row.motion, column.side, column.kind)?.toString() ?? ''"
                 :aria-label="`${WRIST_MOTIONS[row.motion].label}, ${column.side} side, ${column.kind}, degrees`"
                 :aria-invalid="bench.cellAt(row.motion, column.side, column.kind).name === 'wrong'"
-                @input="bench.type(row.motion, column.side, column.kind, ($event.target as HTMLInputElement).value)"
+                @input="
+                  bench.type(row.motion, column.side, column.kind, ($event.target as HTMLInputElement).value)
+                "
               />
-              <p v-if="bench.cellAt(row.motion, column.side, column.kind).name === 'wrong'" class="wrong" role="alert">
+              <p
+                v-if="bench.cellAt(row.motion, column.side, column.kind).name === 'wrong'"
+                class="wrong"
+                role="alert"
+              >
                 {{ (bench.cellAt(row.motion, column.side, column.kind) as { message: string }).message }}
               </p>
-              <p v-else-if="(bench.cellAt(row.motion, column.side, column.kind) as { isUnusual?: boolean }).isUnusual" class="ask">unusual: sure?</p>
+              <p
+                v-else-if="
+                  (bench.cellAt(row.motion, column.side, column.kind) as { isUnusual?: boolean }).isUnusual
+                "
+                class="ask"
+              >
+                unusual: sure?
+              </p>
             </td>
             <td class="num tabular">
-              <template v-if="row.shortDeg !== null">{{ row.shortDeg }}° <span class="soft">{{ row.percent === null ? '' : `${Math.round(row.percent)} %` }}</span></template>
+              <template v-if="row.shortDeg !== null"
+                >{{ row.shortDeg }}°
+                <span class="soft">{{
+                  row.percent === null ? '' : `${Math.round(row.percent)} %`
+                }}</span></template
+              >
               <span v-else class="soft">–</span>
             </td>
             <td class="num tabular">
-              <span v-if="row.change" :class="['change', row.change.verdict.replace(' ', '-')]">{{ signed(row.change.deg) }}°<small v-if="row.change.verdict === 'within error'"> within error</small></span>
+              <span v-if="row.change" :class="['change', row.change.verdict.replace(' ', '-')]"
+                >{{ signed(row.change.deg) }}°<small v-if="row.change.verdict === 'within error'">
+                  within error</small
+                ></span
+              >
               <span v-else class="soft">–</span>
             </td>
           </tr>
         </tbody>
       </table>
-      <p class="soft foot">Grey figures are the last readings. A change of {{ GONIOMETER_ERROR_DEG }}° or less cannot be told from the goniometer’s error (common practice, medium confidence).</p>
+      <p class="soft foot">
+        Grey figures are the last readings. A change of {{ GONIOMETER_ERROR_DEG }}° or less cannot be told
+        from the goniometer’s error (common practice, medium confidence).
+      </p>
       <div class="saving">
         <TextInput v-model="bench.note" label="Note" />
-        <v-btn v-if="bench.saveState.name !== 'saved'" type="submit" :loading="bench.saveState.name === 'saving'">Save the evaluation</v-btn>
-        <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{ bench.saveState.message }}</NoticeBox>
-        <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good">Saved. <a href="" @click.prevent="again">Measure again</a></NoticeBox>
+        <v-btn
+          v-if="bench.saveState.name !== 'saved'"
+          type="submit"
+          :loading="bench.saveState.name === 'saving'"
+          >Save the evaluation</v-btn
+        >
+        <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{
+          bench.saveState.message
+        }}</NoticeBox>
+        <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
+          >Saved. <a href="" @click.prevent="again">Measure again</a></NoticeBox
+        >
       </div>
     </section>
     <aside class="side">
       <section class="sheet fans">
-        <RangeFan v-for="fan in fans" :key="fan.title" :title="fan.title" :ends="fan.ends" :now="fan.now" :last="fan.last" :other="fan.other" :upright="fan.upright" />
-        <p class="legend soft"><i class="key now" /> today <i class="key last" /> last time <i class="key ghost" /> other side</p>
+        <RangeFan
+          v-for="fan in fans"
+          :key="fan.title"
+          :title="fan.title"
+          :ends="fan.ends"
+          :now="fan.now"
+          :last="fan.last"
+          :other="fan.other"
+          :upright="fan.upright"
+        />
+        <p class="legend soft">
+          <i class="key now" /> today <i class="key last" /> last time <i class="key ghost" /> other side
+        </p>
       </section>
       <section class="sheet pains">
         <h2>Pain, worst of the last 24 hours</h2>

@@ -15,7 +15,12 @@ function bench() {
   return app.runWithContext(() => useEvaluationStore())
 }
 const evaluation = (readingDeg: number, side: 'left' | 'right' = 'left') => ({
-  id: '1', evaluatedOn: '2031-04-01', painRest: 1, painAct: 2, note: '', readings: [{ motion: 'wristExtension', side, kind: 'active' as const, readingDeg }],
+  id: '1',
+  evaluatedOn: '2031-04-01',
+  painRest: 1,
+  painAct: 2,
+  note: '',
+  readings: [{ motion: 'wristExtension', side, kind: 'active' as const, readingDeg }],
 })
 
 describe('a cell of the bench', () => {
@@ -31,7 +36,10 @@ describe('a cell of the bench', () => {
     expect(cellOf('wristExtension', typed)).toEqual(cell)
   })
   it.each([['45.5'], ['abc'], ['180'], ['-70']])('refuses "%s" with what to do', (typed) => {
-    expect(cellOf('wristExtension', typed)).toMatchObject({ name: 'wrong', message: expect.stringMatching(/degrees|between/) })
+    expect(cellOf('wristExtension', typed)).toMatchObject({
+      name: 'wrong',
+      message: expect.stringMatching(/degrees|between/),
+    })
   })
 })
 

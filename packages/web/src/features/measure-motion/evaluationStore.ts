@@ -1,4 +1,13 @@
-import { changeSince, isUnusual, percentOfOtherSide, shortOfOtherSideDeg, signedDeg, WRIST_MOTION_NAMES, type Change, type WristMotion } from '@pledge/core'
+import {
+  changeSince,
+  isUnusual,
+  percentOfOtherSide,
+  shortOfOtherSideDeg,
+  signedDeg,
+  WRIST_MOTION_NAMES,
+  type Change,
+  type WristMotion,
+} from '@pledge/core'
 import { defineStore } from 'pinia'
 import { computed, reactive, ref } from 'vue'
 import { ulid } from 'ulid'
@@ -8,9 +17,11 @@ import type { EvaluationAnswer, ReadingAnswer } from '../../shared/api/types'
 
 export type Side = 'left' | 'right'
 export type Kind = 'active' | 'passive'
-export type SaveState = { name: 'editing' } | { name: 'saving' } | { name: 'saved' } | { name: 'failed'; message: string }
+export type SaveState =
+  { name: 'editing' } | { name: 'saving' } | { name: 'saved' } | { name: 'failed'; message: string }
 /** What stands in a cell of the bench. */
-export type Cell = { name: 'empty' } | { name: 'read'; deg: number; isUnusual: boolean } | { name: 'wrong'; message: string }
+export type Cell =
+  { name: 'empty' } | { name: 'read'; deg: number; isUnusual: boolean } | { name: 'wrong'; message: string }
 
 export interface MotionRow {
   readonly motion: WristMotion
@@ -78,7 +89,9 @@ export const useEvaluationStore = defineStore('evaluation', () => {
   /** The last reading on record; the healthy side is often measured once only. */
   function lastReading(motion: WristMotion, side: Side, kind: Kind): number | null {
     for (const evaluation of [...earlier.value].reverse()) {
-      const found = evaluation.readings.find((one) => one.motion === motion && one.side === side && one.kind === kind)
+      const found = evaluation.readings.find(
+        (one) => one.motion === motion && one.side === side && one.kind === kind,
+      )
       if (found) return found.readingDeg
     }
     return null
@@ -89,7 +102,13 @@ export const useEvaluationStore = defineStore('evaluation', () => {
       const now = readAt(motion, injured.value, 'active')
       const last = lastReading(motion, injured.value, 'active')
       const healthy = readAt(motion, other.value, 'active') ?? lastReading(motion, other.value, 'active')
-      return { motion, last, shortDeg: shortOfOtherSideDeg(now, healthy), percent: percentOfOtherSide(now, healthy), change: changeSince(last, now) }
+      return {
+        motion,
+        last,
+        shortDeg: shortOfOtherSideDeg(now, healthy),
+        percent: percentOfOtherSide(now, healthy),
+        change: changeSince(last, now),
+      }
     }),
   )
   const readings = computed<ReadingAnswer[]>(() =>
@@ -102,28 +121,59 @@ export const useEvaluationStore = defineStore('evaluation', () => {
       ),
     ),
   )
-  const wrongCells = computed(() =>
-    WRIST_MOTION_NAMES.flatMap((motion) =>
-      (['left', 'right'] as const).flatMap((side) => (['active', 'passive'] as const).filter((kind) => cellAt(motion, side, kind).name === 'wrong')),
-    ).length,
+  const wrongCells = computed(
+    () =>
+      WRIST_MOTION_NAMES.flatMap((motion) =>
+        (['left', 'right'] as const).flatMap((side) =>
+          (['active', 'passive'] as const).filter((kind) => cellAt(motion, side, kind).name === 'wrong'),
+        ),
+      ).length,
   )
 
   async function save(episodeId: string, evaluatedOn: string): Promise<boolean> {
     if (wrongCells.value > 0) {
-      saveState.value = { name: 'failed', message: 'Not saved: a reading marked in red cannot be. Correct it first.' }
+      saveState.value = {
+        name: 'failed',
+        message: 'Not saved: a reading marked in red cannot be. Correct it first.',
+      }
       return false
     }
     saveState.value = { name: 'saving' }
     try {
-      await api.addEvaluation(episodeId, { id, evaluatedOn, painRest: painRest.value, painAct: painAct.value, note: note.value, readings: readings.value })
+      await api.addEvaluation(episodeId, {
+        id,
+        evaluatedOn,
+        painRest: painRest.value,
+        painAct: painAct.value,
+        note: note.value,
+        readings: readings.value,
+      })
       saveState.value = { name: 'saved' }
       return true
     } catch (error) {
       // The readings stay: the therapist must not measure the hand again.
-      const message = error instanceof ApiProblem ? error.message : 'Not saved. The readings are still here; try again.'
+      const message =
+        error instanceof ApiProblem ? error.message : 'Not saved. The readings are still here; try again.'
       saveState.value = { name: 'failed', message }
       return false
     }
   }
-  return { typed, painRest, painAct, note, saveState, injured, other, rows, readings, start, type, textAt, cellAt, readAt, lastReading, save }
+  return {
+    typed,
+    painRest,
+    painAct,
+    note,
+    saveState,
+    injured,
+    other,
+    rows,
+    readings,
+    start,
+    type,
+    textAt,
+    cellAt,
+    readAt,
+    lastReading,
+    save,
+  }
 })

@@ -1,5 +1,10 @@
 import type { RouteRecordRaw } from 'vue-router'
 
 export const measureMotionRoutes: RouteRecordRaw[] = [
-  { path: 'evaluate', name: 'evaluate', component: () => import('./EvaluateStep.vue'), meta: { title: 'Evaluate' } },
+  {
+    path: 'evaluate',
+    name: 'evaluate',
+    component: () => import('./EvaluateStep.vue'),
+    meta: { title: 'Evaluate' },
+  },
 ]

@@ -5,12 +5,20 @@ import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { dayText, VERDICT_WORDS } from '../../shared/words'
 
 /** The exercises of the condition with today's verdict, open ones first. */
-const props = defineProps<{ exercises: readonly ExerciseAnswer[]; chosen: ReadonlySet<string>; selected: string | null }>()
+const props = defineProps<{
+  exercises: readonly ExerciseAnswer[]
+  chosen: ReadonlySet<string>
+  selected: string | null
+}>()
 const emit = defineEmits<{ select: [id: string]; add: [id: string] }>()
 const wanted = ref('')
 const shown = computed(() => {
   const word = wanted.value.trim().toLowerCase()
-  return props.exercises.filter((one) => `${one.text.name} ${one.text.reason} ${one.family} ${one.region} ${VERDICT_WORDS[one.verdict.kind]}`.toLowerCase().includes(word))
+  return props.exercises.filter((one) =>
+    `${one.text.name} ${one.text.reason} ${one.family} ${one.region} ${VERDICT_WORDS[one.verdict.kind]}`
+      .toLowerCase()
+      .includes(word),
+  )
 })
 function short({ verdict }: ExerciseAnswer): string {
   switch (verdict.kind) {
@@ -31,15 +39,28 @@ function short({ verdict }: ExerciseAnswer): string {
 
 <template>
   <div class="finder">
-    <label class="search"><span class="sr-only">Find an exercise</span><input v-model="wanted" type="search" placeholder="Find an exercise" /></label>
+    <label class="search"
+      ><span class="sr-only">Find an exercise</span
+      ><input v-model="wanted" type="search" placeholder="Find an exercise"
+    /></label>
     <ul class="list">
       <li v-for="one in shown" :key="one.id" class="row" :class="{ selected: one.id === selected }">
         <button class="pick" :aria-pressed="one.id === selected" @click="emit('select', one.id)">
           <VerdictMark :kind="one.verdict.kind" />
-          <span class="text"><span class="name">{{ one.text.name }}</span><small>{{ short(one) }}</small></span>
+          <span class="text"
+            ><span class="name">{{ one.text.name }}</span
+            ><small>{{ short(one) }}</small></span
+          >
         </button>
         <span v-if="chosen.has(one.id)" class="in" title="In the program">in</span>
-        <button v-else-if="one.verdict.kind === 'clear' || one.verdict.kind === 'with-care'" class="add" :aria-label="`Add ${one.text.name}`" @click="emit('add', one.id)">Add</button>
+        <button
+          v-else-if="one.verdict.kind === 'clear' || one.verdict.kind === 'with-care'"
+          class="add"
+          :aria-label="`Add ${one.text.name}`"
+          @click="emit('add', one.id)"
+        >
+          Add
+        </button>
       </li>
       <li v-if="shown.length === 0" class="soft empty">No exercise fits.</li>
     </ul>
@@ -128,7 +149,7 @@ small {
   cursor: pointer;
 }
 .in {
-  color: var(--moss);
+  color: var(--ink);
   font-weight: 650;
   text-align: center;
 }

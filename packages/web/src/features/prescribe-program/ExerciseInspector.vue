@@ -26,38 +26,54 @@ const FIELDS: readonly { key: Field; label: string; unit: string }[] = [
   { key: 'boutsPerDay', label: 'Times a day', unit: '' },
 ]
 const dose = computed(() => props.item?.dose ?? props.exercise.dose)
-const unusual = (key: Field) => dose.value[key] < props.exercise.range[key][0] || dose.value[key] > props.exercise.range[key][1]
+const unusual = (key: Field) =>
+  dose.value[key] < props.exercise.range[key][0] || dose.value[key] > props.exercise.range[key][1]
 const openable = computed(() => props.verdict.kind === 'clear' || props.verdict.kind === 'with-care')
 function change(key: Field, typed: string) {
   // An emptied field is no number: the dose stays until there is one again.
   if (typed.trim() === '' || !Number.isFinite(Number(typed))) return
   emit('dose', { [key]: Number(typed) })
 }
-const tone = computed(() => ({ clear: 'good', 'with-care': 'care', 'not-yet': 'wait', never: 'stop' })[props.verdict.kind])
+const tone = computed(
+  () => ({ clear: 'good', 'with-care': 'care', 'not-yet': 'wait', never: 'stop' })[props.verdict.kind],
+)
 </script>
 
 <template>
   <section class="inspector" :aria-label="exercise.text.name">
     <header>
       <h2>{{ exercise.text.name }}</h2>
-      <p class="verdict" :class="verdict.kind"><VerdictMark :kind="verdict.kind" /> {{ VERDICT_WORDS[verdict.kind] }}</p>
+      <p class="verdict" :class="verdict.kind">
+        <VerdictMark :kind="verdict.kind" /> {{ VERDICT_WORDS[verdict.kind] }}
+      </p>
     </header>
     <p class="soft reason">{{ exercise.text.reason }}</p>
 
     <div class="why" :class="tone">
       <p v-if="verdict.kind === 'not-yet'">
-        <strong v-if="verdict.fromDate">Not before {{ dayText(verdict.fromDate) }} (day {{ verdict.fromDay }}).</strong>
+        <strong v-if="verdict.fromDate"
+          >Not before {{ dayText(verdict.fromDate) }} (day {{ verdict.fromDay }}).</strong
+        >
         <strong v-else>No day can be given.</strong>
       </p>
       <template v-if="verdict.missing.length > 0">
         <p>It takes besides:</p>
-        <ul class="missing"><li v-for="one in verdict.missing" :key="one.what">{{ one.meaning }}</li></ul>
+        <ul class="missing">
+          <li v-for="one in verdict.missing" :key="one.what">{{ one.meaning }}</li>
+        </ul>
       </template>
-      <p v-if="verdict.form"><strong>{{ verdict.form.charAt(0).toUpperCase() + verdict.form.slice(1) }}.</strong></p>
-      <ul class="texts"><li v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</li></ul>
+      <p v-if="verdict.form">
+        <strong>{{ verdict.form.charAt(0).toUpperCase() + verdict.form.slice(1) }}.</strong>
+      </p>
+      <ul class="texts">
+        <li v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</li>
+      </ul>
       <details v-if="verdict.reasons.length > 0">
         <summary>Rules and sources</summary>
-        <p v-for="(one, index) in verdict.reasons" :key="index" class="rule"><code>{{ one.rule }}</code><template v-if="one.atom"> on {{ one.atom }}</template><br />{{ one.source }}</p>
+        <p v-for="(one, index) in verdict.reasons" :key="index" class="rule">
+          <code>{{ one.rule }}</code><template v-if="one.atom"> on {{ one.atom }}</template
+          ><br />{{ one.source }}
+        </p>
       </details>
     </div>
 
@@ -66,43 +82,94 @@ const tone = computed(() => ({ clear: 'good', 'with-care': 'care', 'not-yet': 'w
       <div v-for="field in FIELDS" :key="field.key" class="dose-row">
         <label :for="`dose-${field.key}`">{{ field.label }}</label>
         <span class="entry">
-          <input :id="`dose-${field.key}`" type="number" class="tabular" :value="dose[field.key]" :disabled="!canEdit" :aria-invalid="errorAt(field.key) !== null" :aria-describedby="`dose-${field.key}-note`" @change="change(field.key, ($event.target as HTMLInputElement).value)" />
+          <input
+            :id="`dose-${field.key}`"
+            type="number"
+            class="tabular"
+            :value="dose[field.key]"
+            :disabled="!canEdit"
+            :aria-invalid="errorAt(field.key) !== null"
+            :aria-describedby="`dose-${field.key}-note`"
+            @change="change(field.key, ($event.target as HTMLInputElement).value)"
+          />
           <span class="unit">{{ field.unit }}</span>
         </span>
-        <small :id="`dose-${field.key}-note`" :class="{ wrong: errorAt(field.key), odd: unusual(field.key) }" :role="errorAt(field.key) ? 'alert' : undefined">
-          {{ errorAt(field.key) ?? `usual ${exercise.range[field.key][0] === exercise.range[field.key][1] ? exercise.range[field.key][0] : `${exercise.range[field.key][0]}–${exercise.range[field.key][1]}`}${unusual(field.key) ? ': outside' : ''}` }}
+        <small
+          :id="`dose-${field.key}-note`"
+          :class="{ wrong: errorAt(field.key), odd: unusual(field.key) }"
+          :role="errorAt(field.key) ? 'alert' : undefined"
+        >
+          {{
+            errorAt(field.key) ??
+            `usual ${exercise.range[field.key][0] === exercise.range[field.key][1] ? exercise.range[field.key][0] : `${exercise.range[field.key][0]}–${exercise.range[field.key][1]}`}${unusual(field.key) ? ': outside' : ''}`
+          }}
         </small>
       </div>
       <div v-if="exercise.load" class="dose-row">
         <label for="dose-load">Load</label>
-        <select id="dose-load" :value="dose.load" :disabled="!canEdit" @change="emit('dose', { load: Number(($event.target as HTMLSelectElement).value) })">
-          <option v-for="step in exercise.load.steps" :key="step" :value="step">{{ loadText(exercise.load.unit, step) }}</option>
+        <select
+          id="dose-load"
+          :value="dose.load"
+          :disabled="!canEdit"
+          @change="emit('dose', { load: Number(($event.target as HTMLSelectElement).value) })"
+        >
+          <option v-for="step in exercise.load.steps" :key="step" :value="step">
+            {{ loadText(exercise.load.unit, step) }}
+          </option>
         </select>
         <small v-if="errorAt('load')" class="wrong" role="alert">{{ errorAt('load') }}</small>
       </div>
-      <p class="sum"><span>Minutes a bout</span><strong class="tabular">{{ minutesPerBout === null ? '…' : minutesText(minutesPerBout) }}</strong></p>
-      <p class="sum"><span>Minutes a day</span><strong class="tabular">{{ minutesPerBout === null ? '…' : minutesText(minutesPerBout * dose.boutsPerDay) }}</strong></p>
-      <p class="sum"><span>Stop above</span><strong class="tabular">pain {{ exercise.painCap }} of 10</strong></p>
+      <p class="sum">
+        <span>Minutes a bout</span
+        ><strong class="tabular">{{ minutesPerBout === null ? '…' : minutesText(minutesPerBout) }}</strong>
+      </p>
+      <p class="sum">
+        <span>Minutes a day</span
+        ><strong class="tabular">{{
+          minutesPerBout === null ? '…' : minutesText(minutesPerBout * dose.boutsPerDay)
+        }}</strong>
+      </p>
+      <p class="sum">
+        <span>Stop above</span><strong class="tabular">pain {{ exercise.painCap }} of 10</strong>
+      </p>
       <div v-if="canEdit" class="acts">
         <v-btn variant="outlined" size="small" :prepend-icon="mdiArrowUp" @click="emit('up')">Earlier</v-btn>
-        <v-btn variant="outlined" size="small" :prepend-icon="mdiArrowDown" @click="emit('down')">Later</v-btn>
+        <v-btn variant="outlined" size="small" :prepend-icon="mdiArrowDown" @click="emit('down')"
+          >Later</v-btn
+        >
         <v-btn variant="text" size="small" color="error" @click="emit('remove')">Take out</v-btn>
       </div>
     </template>
     <template v-else>
-      <p class="sum"><span>Usual dose</span><strong class="tabular">{{ exercise.dose.sets > 1 ? `${exercise.dose.sets} × ` : '' }}{{ exercise.dose.repetitions }}×{{ holdText(exercise.dose.holdSeconds) }}, {{ exercise.dose.boutsPerDay }} a day</strong></p>
+      <p class="sum">
+        <span>Usual dose</span
+        ><strong class="tabular"
+          >{{ exercise.dose.sets > 1 ? `${exercise.dose.sets} × ` : '' }}{{ exercise.dose.repetitions }}×{{
+            holdText(exercise.dose.holdSeconds)
+          }}, {{ exercise.dose.boutsPerDay }} a day</strong
+        >
+      </p>
       <v-btn v-if="canEdit && openable" block @click="emit('add')">Add to the program</v-btn>
     </template>
 
     <h3>What the patient reads</h3>
-    <ol class="steps"><li v-for="step in exercise.text.steps" :key="step">{{ step }}</li></ol>
+    <ol class="steps">
+      <li v-for="step in exercise.text.steps" :key="step">{{ step }}</li>
+    </ol>
     <dl class="words">
-      <dt>Should feel</dt><dd>{{ exercise.text.shouldFeel }}</dd>
-      <dt>Should not</dt><dd>{{ exercise.text.shouldNotFeel }}</dd>
-      <dt>Mistake</dt><dd>{{ exercise.text.mistake }}</dd>
-      <dt>At home</dt><dd>{{ exercise.equipment.home }}</dd>
+      <dt>Should feel</dt>
+      <dd>{{ exercise.text.shouldFeel }}</dd>
+      <dt>Should not</dt>
+      <dd>{{ exercise.text.shouldNotFeel }}</dd>
+      <dt>Mistake</dt>
+      <dd>{{ exercise.text.mistake }}</dd>
+      <dt>At home</dt>
+      <dd>{{ exercise.equipment.home }}</dd>
     </dl>
-    <p class="soft source">{{ exercise.sources.map((one) => `${one.key}, ${one.confidence} confidence`).join('; ') }}. Not reviewed by a clinician.</p>
+    <p class="soft source">
+      {{ exercise.sources.map((one) => `${one.key}, ${one.confidence} confidence`).join('; ') }}. Not reviewed
+      by a clinician.
+    </p>
   </section>
 </template>
 

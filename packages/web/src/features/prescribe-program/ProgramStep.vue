@@ -49,13 +49,18 @@ const rows = computed(() =>
       minutes,
       minutesPerDay: (minutes ?? 0) * item.dose.boutsPerDay,
       isRefused: verdict?.kind === 'not-yet' || verdict?.kind === 'never',
-      isPaused: cases.data?.program?.items.find((one) => one.exerciseId === item.exerciseId)?.isPaused ?? false,
+      isPaused:
+        cases.data?.program?.items.find((one) => one.exerciseId === item.exerciseId)?.isPaused ?? false,
     }
   }),
 )
 const mostMinutes = computed(() => Math.max(1, ...rows.value.map((row) => row.minutesPerDay)))
 const burden = computed(() => program.answer?.burden ?? null)
-const tooLong = computed(() => (burden.value && burden.value.minutesPerBout > BOUT_LIMITS.minutes) || program.items.length > BOUT_LIMITS.exercises)
+const tooLong = computed(
+  () =>
+    (burden.value && burden.value.minutesPerBout > BOUT_LIMITS.minutes) ||
+    program.items.length > BOUT_LIMITS.exercises,
+)
 const shownVerdict = computed(() => {
   const { selected, selectedItem } = program
   if (!selected) return null
@@ -65,7 +70,11 @@ const shownVerdict = computed(() => {
 const isAsSigned = computed(() => {
   const signed = cases.data?.program?.items
   if (!signed || signed.length !== program.items.length) return false
-  return program.items.every((item, index) => signed[index]?.exerciseId === item.exerciseId && JSON.stringify(signed[index]?.dose) === JSON.stringify(item.dose))
+  return program.items.every(
+    (item, index) =>
+      signed[index]?.exerciseId === item.exerciseId &&
+      JSON.stringify(signed[index]?.dose) === JSON.stringify(item.dose),
+  )
 })
 const saveWord = computed(() => {
   switch (program.state.name) {
@@ -91,18 +100,40 @@ async function openTheirs() {
 
 <template>
   <div v-if="cases.data" class="step">
-    <aside class="left"><ExerciseFinder :exercises="program.ranked" :chosen="chosen" :selected="program.selectedId" @select="program.selectedId = $event" @add="program.add($event)" /></aside>
+    <aside class="left" aria-label="Exercises of the condition">
+      <ExerciseFinder
+        :exercises="program.ranked"
+        :chosen="chosen"
+        :selected="program.selectedId"
+        @select="program.selectedId = $event"
+        @add="program.add($event)"
+      />
+    </aside>
     <section class="middle" aria-label="The program on the healing ribbon">
       <div ref="score" class="score">
         <HealingRibbon :data="cases.data" :label-width="LABEL_WIDTH" />
         <p v-if="program.state.name === 'reading'" class="empty soft">Reading the program…</p>
-        <p v-else-if="rows.length === 0" class="empty soft">No exercise chosen yet. Add those marked “clear” or “with care” from the list on the left.</p>
+        <p v-else-if="rows.length === 0" class="empty soft">
+          No exercise chosen yet. Add those marked “clear” or “with care” from the list on the left.
+        </p>
         <ul v-else>
-          <li v-for="row in rows" :key="row.item.itemId" class="row" :class="{ selected: row.item.exerciseId === program.selectedId }">
-            <button class="label" :style="{ width: `${LABEL_WIDTH - 8}px` }" @click="program.selectedId = row.item.exerciseId">
+          <li
+            v-for="row in rows"
+            :key="row.item.itemId"
+            class="row"
+            :class="{ selected: row.item.exerciseId === program.selectedId }"
+          >
+            <button
+              class="label"
+              :style="{ width: `${LABEL_WIDTH - 8}px` }"
+              @click="program.selectedId = row.item.exerciseId"
+            >
               <span class="name">{{ row.name }}</span>
               <small v-if="row.isPaused" class="paused">paused on the phone</small>
-              <small v-else-if="row.verdict" class="state"><VerdictMark :kind="row.verdict.kind" :size="10" /> {{ VERDICT_WORDS[row.verdict.kind] }}</small>
+              <small v-else-if="row.verdict" class="state"
+                ><VerdictMark :kind="row.verdict.kind" :size="10" />
+                {{ VERDICT_WORDS[row.verdict.kind] }}</small
+              >
             </button>
             <ScoreRow
               :data="cases.data"
@@ -120,36 +151,62 @@ async function openTheirs() {
           </li>
         </ul>
         <p v-if="rows.length > 0" class="key soft">
-          <i class="tint" /> closed by time <i class="block" /> signed <i class="open" /> draft <i class="tick" /> done at home <i class="dot" /> hurt
+          <i class="tint" /> closed by time <i class="block" /> signed <i class="open" /> draft
+          <i class="tick" /> done at home <i class="dot" /> hurt
         </p>
       </div>
       <footer class="foot">
         <div class="notices">
-          <NoticeBox v-if="program.state.name === 'overtaken'" tone="stop">{{ program.state.message }} <a href="" @click.prevent="openTheirs">Open theirs</a></NoticeBox>
-          <NoticeBox v-else-if="program.state.name === 'failed'" tone="stop">{{ program.state.message }}</NoticeBox>
-          <NoticeBox v-else-if="program.state.name === 'signed'" tone="good">Signed as program {{ program.state.number }}. The phone takes it over at its next contact.</NoticeBox>
-          <NoticeBox v-else-if="tooLong" tone="care">More than {{ BOUT_LIMITS.exercises }} exercises or {{ BOUT_LIMITS.minutes }} minutes in a bout: few patients keep that up (common practice).</NoticeBox>
+          <NoticeBox v-if="program.state.name === 'overtaken'" tone="stop"
+            >{{ program.state.message }} <a href="" @click.prevent="openTheirs">Open theirs</a></NoticeBox
+          >
+          <NoticeBox v-else-if="program.state.name === 'failed'" tone="stop">{{
+            program.state.message
+          }}</NoticeBox>
+          <NoticeBox v-else-if="program.state.name === 'signed'" tone="good"
+            >Signed as program {{ program.state.number }}. The phone takes it over at its next
+            contact.</NoticeBox
+          >
+          <NoticeBox v-else-if="tooLong" tone="care"
+            >More than {{ BOUT_LIMITS.exercises }} exercises or {{ BOUT_LIMITS.minutes }} minutes in a bout:
+            few patients keep that up (common practice).</NoticeBox
+          >
         </div>
         <p class="burden">
           <template v-if="burden && rows.length > 0">
-            <strong>{{ rows.length }}</strong> {{ rows.length === 1 ? 'exercise' : 'exercises' }} · <strong class="tabular">{{ minutesText(burden.minutesPerBout) }}</strong> a bout ·
-            <strong class="tabular">{{ minutesText(burden.minutesPerDay) }}</strong> a day in up to {{ burden.boutsPerDay }} bouts
+            <strong>{{ rows.length }}</strong> {{ rows.length === 1 ? 'exercise' : 'exercises' }} ·
+            <strong class="tabular">{{ minutesText(burden.minutesPerBout) }}</strong> a bout ·
+            <strong class="tabular">{{ minutesText(burden.minutesPerDay) }}</strong> a day in up to
+            {{ burden.boutsPerDay }} bouts
           </template>
           <br /><span class="soft">{{ saveWord }}</span>
         </p>
-        <v-btn v-if="canEdit" :loading="program.state.name === 'signing'" :disabled="rows.length === 0 || isAsSigned || program.state.name === 'overtaken'" @click="sign">
-          {{ isAsSigned ? `Signed as program ${cases.data.program?.number}` : `Sign program ${(cases.data.program?.number ?? 0) + 1}` }}
+        <v-btn
+          v-if="canEdit"
+          :loading="program.state.name === 'signing'"
+          :disabled="rows.length === 0 || isAsSigned || program.state.name === 'overtaken'"
+          @click="sign"
+        >
+          {{
+            isAsSigned
+              ? `Signed as program ${cases.data.program?.number}`
+              : `Sign program ${(cases.data.program?.number ?? 0) + 1}`
+          }}
         </v-btn>
       </footer>
     </section>
-    <aside class="right">
+    <aside class="right" aria-label="The selected exercise">
       <ExerciseInspector
         v-if="program.selected && shownVerdict"
         :key="program.selected.id"
         :exercise="program.selected"
         :item="program.selectedItem"
         :verdict="shownVerdict"
-        :minutes-per-bout="program.selectedItem ? (program.judged.get(program.selectedItem.itemId)?.minutesPerBout ?? null) : null"
+        :minutes-per-bout="
+          program.selectedItem
+            ? (program.judged.get(program.selectedItem.itemId)?.minutesPerBout ?? null)
+            : null
+        "
         :can-edit="canEdit"
         :error-at="(field) => program.errorAt(program.selected!.id, field)"
         @add="program.add(program.selected!.id)"

@@ -26,8 +26,12 @@ const HEIGHT = 58
 const AHEAD_DAYS = 14
 const day = computed(() => props.data.episode.day)
 const scale = computed(() => ribbonScale(day.value, props.width, props.labelWidth))
-const signed = computed(() => props.data.program?.items.find((item) => item.exerciseId === props.item.exerciseId) ?? null)
-const signedFrom = computed(() => (props.data.program ? daysBetween(props.data.episode.surgeryOn, props.data.program.signedOn) : 0))
+const signed = computed(
+  () => props.data.program?.items.find((item) => item.exerciseId === props.item.exerciseId) ?? null,
+)
+const signedFrom = computed(() =>
+  props.data.program ? daysBetween(props.data.episode.surgeryOn, props.data.program.signedOn) : 0,
+)
 const closedTo = computed(() => props.openingDay ?? scale.value.lastDay)
 /** The block's height tells the minutes a day, against the longest of the program. */
 const blockHeight = computed(() => 20 + (22 * props.minutesPerDay) / Math.max(1, props.mostMinutes))
@@ -40,7 +44,8 @@ const ticks = computed(() =>
   props.data.bouts.flatMap((bout) => {
     const done = bout.items.find((one) => one.name === props.name)
     if (!done || done.outcome === 'notReached') return []
-    const days = (Date.parse(bout.endedAt) - Date.parse(`${props.data.episode.surgeryOn}T00:00:00Z`)) / 86_400_000
+    const days =
+      (Date.parse(bout.endedAt) - Date.parse(`${props.data.episode.surgeryOn}T00:00:00Z`)) / 86_400_000
     return [{ x: scale.value.x(days), outcome: done.outcome }]
   }),
 )
@@ -54,18 +59,71 @@ const past = computed(() => {
   const from = scale.value.x(signedFrom.value)
   return { from, width: Math.max(2, box.value.from - from) }
 })
-const label = computed(() => `${props.name}: ${dose.value}, closed until day ${closedTo.value}${signed.value ? ', signed' : ', draft only'}`)
+const label = computed(
+  () =>
+    `${props.name}: ${dose.value}, closed until day ${closedTo.value}${signed.value ? ', signed' : ', draft only'}`,
+)
 </script>
 
 <template>
-  <svg :width="width" :height="HEIGHT" class="score-row" :class="{ selected: isSelected }" role="img" :aria-label="label">
-    <rect v-if="closedTo > 0" :x="scale.x(0)" y="5" :width="scale.x(closedTo) - scale.x(0)" :height="HEIGHT - 10" fill="var(--plum-wash)" />
-    <line v-for="phase in data.phases.slice(1)" :key="phase.id" :x1="scale.x(phase.startDay)" :x2="scale.x(phase.startDay)" y1="0" :y2="HEIGHT" :stroke="phase.state === 'passed' || phase.state === 'current' ? 'var(--moss)' : 'var(--plum)'" :stroke-dasharray="phase.state === 'passed' || phase.state === 'current' ? '' : '4 3'" stroke-width="1" opacity="0.65" />
-    <rect v-if="past" :x="past.from" :y="HEIGHT - 6 - blockHeight" :width="past.width" :height="blockHeight" fill="var(--teal)" opacity="0.35" />
-    <rect :x="box.from" :y="HEIGHT - 6 - blockHeight" :width="box.width" :height="blockHeight" :fill="signed && !isRefused ? 'var(--teal)' : 'var(--sheet)'" :stroke="isRefused ? 'var(--brick)' : 'var(--teal)'" stroke-width="1.6" rx="1.5" />
+  <svg
+    :width="width"
+    :height="HEIGHT"
+    class="score-row"
+    :class="{ selected: isSelected }"
+    role="img"
+    :aria-label="label"
+  >
+    <rect
+      v-if="closedTo > 0"
+      :x="scale.x(0)"
+      y="5"
+      :width="scale.x(closedTo) - scale.x(0)"
+      :height="HEIGHT - 10"
+      fill="var(--plum-wash)"
+    />
+    <line
+      v-for="phase in data.phases.slice(1)"
+      :key="phase.id"
+      :x1="scale.x(phase.startDay)"
+      :x2="scale.x(phase.startDay)"
+      y1="0"
+      :y2="HEIGHT"
+      :stroke="phase.state === 'passed' || phase.state === 'current' ? 'var(--moss)' : 'var(--plum)'"
+      :stroke-dasharray="phase.state === 'passed' || phase.state === 'current' ? '' : '4 3'"
+      stroke-width="1"
+      opacity="0.65"
+    />
+    <rect
+      v-if="past"
+      :x="past.from"
+      :y="HEIGHT - 6 - blockHeight"
+      :width="past.width"
+      :height="blockHeight"
+      fill="var(--teal)"
+      opacity="0.35"
+    />
+    <rect
+      :x="box.from"
+      :y="HEIGHT - 6 - blockHeight"
+      :width="box.width"
+      :height="blockHeight"
+      :fill="signed && !isRefused ? 'var(--teal)' : 'var(--sheet)'"
+      :stroke="isRefused ? 'var(--brick)' : 'var(--teal)'"
+      stroke-width="1.6"
+      rx="1.5"
+    />
     <text :x="box.from + box.width + 6" :y="HEIGHT - 14" class="dose tabular">{{ dose }}</text>
     <g v-for="(tick, index) in ticks" :key="index">
-      <line v-if="tick.outcome === 'done'" :x1="tick.x" :x2="tick.x" y1="7" y2="14" stroke="var(--moss)" stroke-width="2" />
+      <line
+        v-if="tick.outcome === 'done'"
+        :x1="tick.x"
+        :x2="tick.x"
+        y1="7"
+        y2="14"
+        stroke="var(--moss)"
+        stroke-width="2"
+      />
       <circle v-else-if="tick.outcome === 'hurt'" :cx="tick.x" cy="10" r="3.6" fill="var(--brick)" />
       <line v-else :x1="tick.x - 3" :x2="tick.x + 3" y1="10" y2="10" stroke="var(--ochre)" stroke-width="2" />
     </g>

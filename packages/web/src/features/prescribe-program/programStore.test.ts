@@ -8,11 +8,23 @@ import { useProgramStore } from './programStore'
 
 const dose = { sets: 1, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }
 const exercise = (id: string, kind: 'clear' | 'not-yet' = 'clear', fromDay: number | null = null) =>
-  ({ id, dose, text: { name: id }, verdict: { kind, fromDay, fromDate: null, missing: [], form: null, conditions: [], reasons: [] } }) as unknown as ExerciseAnswer
+  ({
+    id,
+    dose,
+    text: { name: id },
+    verdict: { kind, fromDay, fromDate: null, missing: [], form: null, conditions: [], reasons: [] },
+  }) as unknown as ExerciseAnswer
 const draft = (version: number, ids: string[] = []): DraftAnswer => ({
   version,
   updatedBy: null,
-  items: ids.map((id) => ({ itemId: `item-${id}`, exerciseId: id, dose, minutesPerBout: 1.5, orthosis: 'none', verdict: exercise(id).verdict })),
+  items: ids.map((id) => ({
+    itemId: `item-${id}`,
+    exerciseId: id,
+    dose,
+    minutesPerBout: 1.5,
+    orthosis: 'none',
+    verdict: exercise(id).verdict,
+  })),
   burden: { minutesPerBout: 0, minutesPerDay: 0, boutsPerDay: 0, endRangeMinutesPerDay: 0 },
 })
 const api = { exercises: vi.fn(), draft: vi.fn(), saveDraft: vi.fn(), sign: vi.fn() }
@@ -25,13 +37,22 @@ function program() {
   setActivePinia(pinia)
   return app.runWithContext(() => useProgramStore())
 }
-const sentIds = () => (api.saveDraft.mock.lastCall![1] as { items: { exerciseId: string }[] }).items.map((item) => item.exerciseId)
+const sentIds = () =>
+  (api.saveDraft.mock.lastCall![1] as { items: { exerciseId: string }[] }).items.map(
+    (item) => item.exerciseId,
+  )
 
 describe('a program being written', () => {
   beforeEach(() => {
     vi.useFakeTimers()
     for (const call of Object.values(api)) call.mockReset()
-    api.exercises.mockResolvedValue([exercise('later', 'not-yet', 42), exercise('soon', 'not-yet', 28), exercise('a'), exercise('b'), exercise('c')])
+    api.exercises.mockResolvedValue([
+      exercise('later', 'not-yet', 42),
+      exercise('soon', 'not-yet', 28),
+      exercise('a'),
+      exercise('b'),
+      exercise('c'),
+    ])
     api.draft.mockResolvedValue(draft(3, ['a', 'b']))
     api.saveDraft.mockResolvedValue(draft(4, ['a', 'b']))
   })
@@ -69,7 +90,9 @@ describe('a program being written', () => {
   it('keeps what was written when somebody else was first, and overwrites nothing', async () => {
     const store = program()
     await store.open('e')
-    api.saveDraft.mockRejectedValue(new ApiProblem(409, 'EDITED_MEANWHILE', 'Not saved: Emeka has changed this draft.'))
+    api.saveDraft.mockRejectedValue(
+      new ApiProblem(409, 'EDITED_MEANWHILE', 'Not saved: Emeka has changed this draft.'),
+    )
     store.remove('a')
     await vi.advanceTimersByTimeAsync(600)
     expect(store.state).toMatchObject({ name: 'overtaken', message: expect.stringContaining('Emeka') })
@@ -81,7 +104,11 @@ describe('a program being written', () => {
   it('shows a refused dose beside its field', async () => {
     const store = program()
     await store.open('e')
-    api.saveDraft.mockRejectedValue(new ApiProblem(400, 'INPUT_INVALID', 'x', [{ path: 'items.1.dose.repetitions', message: 'From 1 to 60.' }]))
+    api.saveDraft.mockRejectedValue(
+      new ApiProblem(400, 'INPUT_INVALID', 'x', [
+        { path: 'items.1.dose.repetitions', message: 'From 1 to 60.' },
+      ]),
+    )
     store.setDose('b', { repetitions: 0 })
     await vi.advanceTimersByTimeAsync(600)
     expect(store.errorAt('b', 'repetitions')).toBe('From 1 to 60.')
@@ -92,7 +119,9 @@ describe('a program being written', () => {
     const store = program()
     await store.open('e')
     store.setDose('a', { repetitions: 12 })
-    api.sign.mockRejectedValueOnce(new ApiProblem(0, 'OFFLINE', 'No connection.')).mockResolvedValueOnce({ id: 'x', number: 2 })
+    api.sign
+      .mockRejectedValueOnce(new ApiProblem(0, 'OFFLINE', 'No connection.'))
+      .mockResolvedValueOnce({ id: 'x', number: 2 })
     expect(await store.sign()).toBe(false)
     expect(await store.sign()).toBe(true)
     expect(store.state).toEqual({ name: 'signed', number: 2 })

@@ -41,9 +41,17 @@ export const useProgramStore = defineStore('program', () => {
   const byId = computed(() => new Map(exercises.value.map((exercise) => [exercise.id, exercise])))
   const judged = computed(() => new Map((answer.value?.items ?? []).map((item) => [item.itemId, item])))
   const selected = computed(() => (selectedId.value ? (byId.value.get(selectedId.value) ?? null) : null))
-  const selectedItem = computed(() => items.value.find((item) => item.exerciseId === selectedId.value) ?? null)
+  const selectedItem = computed(
+    () => items.value.find((item) => item.exerciseId === selectedId.value) ?? null,
+  )
   /** Best first, so that what may be chosen stands on top. */
-  const ranked = computed(() => [...exercises.value].sort((a, b) => VERDICT_KINDS.indexOf(a.verdict.kind) - VERDICT_KINDS.indexOf(b.verdict.kind) || (a.verdict.fromDay ?? 999) - (b.verdict.fromDay ?? 999)))
+  const ranked = computed(() =>
+    [...exercises.value].sort(
+      (a, b) =>
+        VERDICT_KINDS.indexOf(a.verdict.kind) - VERDICT_KINDS.indexOf(b.verdict.kind) ||
+        (a.verdict.fromDay ?? 999) - (b.verdict.fromDay ?? 999),
+    ),
+  )
 
   async function open(id: string) {
     episodeId = id
@@ -52,7 +60,11 @@ export const useProgramStore = defineStore('program', () => {
       const [catalogue, draft] = await Promise.all([api.exercises(id), api.draft(id)])
       exercises.value = catalogue
       take(draft)
-      items.value = draft.items.map(({ itemId, exerciseId, dose }) => ({ itemId, exerciseId, dose: { ...dose } }))
+      items.value = draft.items.map(({ itemId, exerciseId, dose }) => ({
+        itemId,
+        exerciseId,
+        dose: { ...dose },
+      }))
       selectedId.value = items.value[0]?.exerciseId ?? ranked.value[0]?.id ?? null
       state.value = { name: 'saved' }
     } catch (error) {
@@ -97,7 +109,9 @@ export const useProgramStore = defineStore('program', () => {
     changed()
   }
   function setDose(exerciseId: string, change: Partial<Dose>) {
-    items.value = items.value.map((item) => (item.exerciseId === exerciseId ? { ...item, dose: { ...item.dose, ...change } } : item))
+    items.value = items.value.map((item) =>
+      item.exerciseId === exerciseId ? { ...item, dose: { ...item.dose, ...change } } : item,
+    )
     changed()
   }
   async function save(): Promise<boolean> {
@@ -111,8 +125,14 @@ export const useProgramStore = defineStore('program', () => {
       else state.value = { name: 'saved' }
       return true
     } catch (error) {
-      if (error instanceof ApiProblem && error.code === 'EDITED_MEANWHILE') state.value = { name: 'overtaken', message: error.message }
-      else state.value = { name: 'failed', message: messageOf(error), errors: error instanceof ApiProblem ? error.errors : [] }
+      if (error instanceof ApiProblem && error.code === 'EDITED_MEANWHILE')
+        state.value = { name: 'overtaken', message: error.message }
+      else
+        state.value = {
+          name: 'failed',
+          message: messageOf(error),
+          errors: error instanceof ApiProblem ? error.errors : [],
+        }
       return false
     }
   }
@@ -125,7 +145,11 @@ export const useProgramStore = defineStore('program', () => {
       state.value = { name: 'signed', number }
       return true
     } catch (error) {
-      state.value = { name: 'failed', message: messageOf(error), errors: error instanceof ApiProblem ? error.errors : [] }
+      state.value = {
+        name: 'failed',
+        message: messageOf(error),
+        errors: error instanceof ApiProblem ? error.errors : [],
+      }
       return false
     }
   }
@@ -135,7 +159,27 @@ export const useProgramStore = defineStore('program', () => {
     const index = items.value.findIndex((item) => item.exerciseId === exerciseId)
     return state.value.errors.find((one) => one.path === `items.${index}.dose.${field}`)?.message ?? null
   }
-  return { exercises, items, answer, state, selectedId, byId, judged, selected, selectedItem, ranked, open, judgeAgain, add, remove, move, setDose, save, sign, errorAt }
+  return {
+    exercises,
+    items,
+    answer,
+    state,
+    selectedId,
+    byId,
+    judged,
+    selected,
+    selectedItem,
+    ranked,
+    open,
+    judgeAgain,
+    add,
+    remove,
+    move,
+    setDose,
+    save,
+    sign,
+    errorAt,
+  }
 })
 
 function messageOf(error: unknown): string {

@@ -12,15 +12,40 @@ const problem = ref<string | null>(null)
 const wanted = ref('')
 const onlyChanges = ref(false)
 const WORDS: Readonly<Record<string, string>> = {
-  signIn: 'signed in', 'signIn.refused': 'sign-in refused', signOut: 'signed out', 'caseload.read': 'read the caseload', 'episode.read': 'read the record',
-  'referral.create': 'took a referral', 'evaluation.create': 'recorded an evaluation', 'fact.record': 'recorded a criterion', 'fact.withdraw': 'withdrew a criterion',
-  'order.record': 'recorded a restriction', 'order.withdraw': 'withdrew a restriction', 'flag.raise': 'raised a red flag', 'flag.lift': 'lifted a red flag',
-  'draft.save': 'saved a draft', 'program.sign': 'signed a program', 'phone.code': 'made a pairing code', 'phone.pair': 'was paired', 'phone.pairRefused': 'pairing refused',
-  'phone.revoke': 'took a phone back', 'phone.readToday': 'read today’s exercises', 'bout.log': 'logged a bout', 'audit.read': 'read this list', 'demo.load': 'loaded the demo', 'user.add': 'added a person',
+  signIn: 'signed in',
+  'signIn.refused': 'sign-in refused',
+  signOut: 'signed out',
+  'caseload.read': 'read the caseload',
+  'episode.read': 'read the record',
+  'referral.create': 'took a referral',
+  'evaluation.create': 'recorded an evaluation',
+  'fact.record': 'recorded a criterion',
+  'fact.withdraw': 'withdrew a criterion',
+  'order.record': 'recorded a restriction',
+  'order.withdraw': 'withdrew a restriction',
+  'flag.raise': 'raised a red flag',
+  'flag.lift': 'lifted a red flag',
+  'draft.save': 'saved a draft',
+  'program.sign': 'signed a program',
+  'phone.code': 'made a pairing code',
+  'phone.pair': 'was paired',
+  'phone.pairRefused': 'pairing refused',
+  'phone.revoke': 'took a phone back',
+  'phone.readToday': 'read today’s exercises',
+  'bout.log': 'logged a bout',
+  'audit.read': 'read this list',
+  'demo.load': 'loaded the demo',
+  'user.add': 'added a person',
 }
 const shown = computed(() => {
   const word = wanted.value.trim().toLowerCase()
-  return entries.value.filter((entry) => (!onlyChanges.value || entry.isChange) && `${entry.actor} ${WORDS[entry.action] ?? entry.action} ${entry.patient ?? ''}`.toLowerCase().includes(word))
+  return entries.value.filter(
+    (entry) =>
+      (!onlyChanges.value || entry.isChange) &&
+      `${entry.actor} ${WORDS[entry.action] ?? entry.action} ${entry.patient ?? ''}`
+        .toLowerCase()
+        .includes(word),
+  )
 })
 onMounted(async () => {
   try {
@@ -34,13 +59,28 @@ onMounted(async () => {
 <template>
   <div class="page">
     <header>
-      <div><h1>Who did what</h1><p class="soft">Every sign-in, every reading of a record and every change. Rows can be added, never changed.</p></div>
-      <label><span class="sr-only">Filter</span><input v-model="wanted" type="search" placeholder="Filter: person, patient, action" /></label>
+      <div>
+        <h1>Who did what</h1>
+        <p class="soft">
+          Every sign-in, every reading of a record and every change. Rows can be added, never changed.
+        </p>
+      </div>
+      <label
+        ><span class="sr-only">Filter</span
+        ><input v-model="wanted" type="search" placeholder="Filter: person, patient, action"
+      /></label>
       <label class="check"><input v-model="onlyChanges" type="checkbox" /> changes only</label>
     </header>
     <NoticeBox v-if="problem" tone="stop">{{ problem }}</NoticeBox>
     <table v-else class="sheet">
-      <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th><th scope="col">Patient</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">When</th>
+          <th scope="col">Who</th>
+          <th scope="col">What</th>
+          <th scope="col">Patient</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="entry in shown" :key="entry.id">
           <td class="tabular">{{ momentText(entry.at) }}</td>

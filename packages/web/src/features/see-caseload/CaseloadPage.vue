@@ -13,7 +13,9 @@ import PainTrace from './PainTrace.vue'
 const api = useClinicApi()
 const session = useSessionStore()
 const router = useRouter()
-const state = ref<{ name: 'reading' } | { name: 'shown' } | { name: 'failed'; message: string }>({ name: 'reading' })
+const state = ref<{ name: 'reading' } | { name: 'shown' } | { name: 'failed'; message: string }>({
+  name: 'reading',
+})
 const rows = ref<CaseloadRow[]>([])
 const search = ref('')
 const whose = ref<'mine' | 'all'>('all')
@@ -26,22 +28,45 @@ const shown = computed(() => {
   return rows.value.filter(
     (row) =>
       (whose.value === 'all' || row.therapist === session.user?.name) &&
-      `${row.patient} ${row.condition} ${row.phase?.name ?? ''} ${row.therapist}`.toLowerCase().includes(wanted),
+      `${row.patient} ${row.condition} ${row.phase?.name ?? ''} ${row.therapist}`
+        .toLowerCase()
+        .includes(wanted),
   )
 })
 const urgent = computed(() => shown.value.filter((row) => row.attention.length > 0).length)
 
 /** What a reason to act leads to: the step where it is dealt with. */
-const STEP_OF = { redFlag: 'phase', paused: 'program', reviewDue: 'evaluate', held: 'phase', unsigned: 'program' } as const
-const ACTION_OF = { redFlag: 'Look into it', paused: 'See what is paused', reviewDue: 'Evaluate', held: 'Record criteria', unsigned: 'Write the program' } as const
-const MARK_OF = { redFlag: 'brick', paused: 'plum', reviewDue: 'ochre', held: 'plum', unsigned: 'ochre' } as const
+const STEP_OF = {
+  redFlag: 'phase',
+  paused: 'program',
+  reviewDue: 'evaluate',
+  held: 'phase',
+  unsigned: 'program',
+} as const
+const ACTION_OF = {
+  redFlag: 'Look into it',
+  paused: 'See what is paused',
+  reviewDue: 'Evaluate',
+  held: 'Record criteria',
+  unsigned: 'Write the program',
+} as const
+const MARK_OF = {
+  redFlag: 'brick',
+  paused: 'plum',
+  reviewDue: 'ochre',
+  held: 'plum',
+  unsigned: 'ochre',
+} as const
 
 async function read() {
   try {
     rows.value = (await api.caseload()).cases
     state.value = { name: 'shown' }
   } catch (error) {
-    state.value = { name: 'failed', message: error instanceof ApiProblem ? error.message : 'The caseload could not be read.' }
+    state.value = {
+      name: 'failed',
+      message: error instanceof ApiProblem ? error.message : 'The caseload could not be read.',
+    }
   }
 }
 function target(row: CaseloadRow) {
@@ -59,7 +84,8 @@ function onKey(event: KeyboardEvent) {
   if (event.key === 'j') selected.value = Math.min(shown.value.length - 1, selected.value + 1)
   if (event.key === 'k') selected.value = Math.max(0, selected.value - 1)
   const row = shown.value[selected.value]
-  if (event.key === 'Enter' && row && !(event.target instanceof HTMLAnchorElement)) void router.push(target(row))
+  if (event.key === 'Enter' && row && !(event.target instanceof HTMLAnchorElement))
+    void router.push(target(row))
 }
 onMounted(() => {
   void read()
@@ -74,26 +100,55 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <div>
         <h1>Caseload</h1>
         <p class="soft">
-          <template v-if="state.name === 'shown'"><strong>{{ urgent }}</strong> of {{ shown.length }} open episodes need somebody, most urgent first</template>
+          <template v-if="state.name === 'shown'"
+            ><strong>{{ urgent }}</strong> of {{ shown.length }} open episodes need somebody, most urgent
+            first</template
+          >
           <template v-else>Reading the open episodes</template>
         </p>
       </div>
       <label class="search">
         <span class="sr-only">Filter by patient, phase or therapist</span>
-        <input ref="searchField" v-model="search" type="search" placeholder="Filter: patient, phase, therapist   /" />
+        <input
+          ref="searchField"
+          v-model="search"
+          type="search"
+          placeholder="Filter: patient, phase, therapist   /"
+        />
       </label>
       <div class="whose" role="group" aria-label="Whose patients">
-        <button :class="{ on: whose === 'all' }" :aria-pressed="whose === 'all'" @click="whose = 'all'">All</button>
-        <button :class="{ on: whose === 'mine' }" :aria-pressed="whose === 'mine'" @click="whose = 'mine'">Mine</button>
+        <button :class="{ on: whose === 'all' }" :aria-pressed="whose === 'all'" @click="whose = 'all'">
+          All
+        </button>
+        <button :class="{ on: whose === 'mine' }" :aria-pressed="whose === 'mine'" @click="whose = 'mine'">
+          Mine
+        </button>
       </div>
-      <v-btn v-if="session.user?.role === 'therapist'" :to="{ name: 'newReferral' }" :prepend-icon="mdiAccountPlusOutline">New referral</v-btn>
+      <v-btn
+        v-if="session.user?.role === 'therapist'"
+        :to="{ name: 'newReferral' }"
+        :prepend-icon="mdiAccountPlusOutline"
+        >New referral</v-btn
+      >
     </div>
-    <NoticeBox v-if="state.name === 'failed'" tone="stop">{{ state.message }} <a href="" @click.prevent="read">Try again</a></NoticeBox>
+    <NoticeBox v-if="state.name === 'failed'" tone="stop"
+      >{{ state.message }} <a href="" @click.prevent="read">Try again</a></NoticeBox
+    >
     <ul v-else-if="state.name === 'shown'" class="rows">
       <li v-if="shown.length === 0" class="empty soft">
-        {{ rows.length === 0 ? 'No open episode yet. A new referral opens the first one.' : 'No episode fits this filter.' }}
+        {{
+          rows.length === 0
+            ? 'No open episode yet. A new referral opens the first one.'
+            : 'No episode fits this filter.'
+        }}
       </li>
-      <li v-for="(row, index) in shown" :key="row.episodeId" class="row" :class="{ selected: index === selected }" @mouseenter="selected = index">
+      <li
+        v-for="(row, index) in shown"
+        :key="row.episodeId"
+        class="row"
+        :class="{ selected: index === selected }"
+        @mouseenter="selected = index"
+      >
         <span class="edge" :class="row.attention[0] ? MARK_OF[row.attention[0].kind] : 'none'" />
         <div class="who">
           <router-link :to="target(row)" class="patient">{{ row.patient }}</router-link>
@@ -101,33 +156,49 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
           <span class="soft therapist">{{ row.therapist }}</span>
         </div>
         <div class="when tabular">
-          <strong>day {{ row.day }}</strong><span class="soft">week {{ weekOf(row.day) }}</span>
+          <strong>day {{ row.day }}</strong
+          ><span class="soft">week {{ weekOf(row.day) }}</span>
         </div>
         <div class="phase">
           <span>{{ row.phase ? row.phase.name : 'Not started' }}</span>
-          <span v-if="row.phase" class="stretches" :aria-label="`phase ${row.phase.number} of ${row.phase.of}`">
+          <span
+            v-if="row.phase"
+            class="stretches"
+            role="img"
+            :aria-label="`phase ${row.phase.number} of ${row.phase.of}`"
+          >
             <i v-for="number in row.phase.of" :key="number" :class="{ done: number <= row.phase.number }" />
           </span>
         </div>
         <div class="pain">
           <template v-if="row.painRecent.length > 0">
             <PainTrace :pains="row.painRecent.map((one) => one.worst)" />
-            <span class="tabular">pain <strong>{{ row.lastPain }}</strong>/10</span>
+            <span class="tabular"
+              >pain <strong>{{ row.lastPain }}</strong>/10</span
+            >
           </template>
           <span v-else class="soft">no pain logged</span>
         </div>
         <div class="bout">
-          <span>{{ row.lastBoutAt ? agoText(row.lastBoutAt, now) : 'never' }}</span><span class="soft">last bout</span>
+          <span>{{ row.lastBoutAt ? agoText(row.lastBoutAt, now) : 'never' }}</span><span class="soft"
+            >last bout</span
+          >
         </div>
         <div class="why">
-          <p v-for="reason in row.attention" :key="reason.kind" :class="MARK_OF[reason.kind]">{{ reason.text }}</p>
+          <p v-for="reason in row.attention" :key="reason.kind" :class="MARK_OF[reason.kind]">
+            {{ reason.text }}
+          </p>
           <p v-if="row.attention.length === 0" class="soft">On course</p>
         </div>
-        <router-link :to="target(row)" class="act">{{ row.attention[0] ? ACTION_OF[row.attention[0].kind] : 'Open' }}</router-link>
+        <router-link :to="target(row)" class="act">{{
+          row.attention[0] ? ACTION_OF[row.attention[0].kind] : 'Open'
+        }}</router-link>
       </li>
     </ul>
     <div v-else class="rows" aria-busy="true"><div v-for="index in 5" :key="index" class="bone" /></div>
-    <p class="keys soft">Keys: <kbd>j</kbd> <kbd>k</kbd> move, <kbd>Enter</kbd> opens, <kbd>/</kbd> filters</p>
+    <p class="keys soft">
+      Keys: <kbd>j</kbd> <kbd>k</kbd> move, <kbd>Enter</kbd> opens, <kbd>/</kbd> filters
+    </p>
   </div>
 </template>
 

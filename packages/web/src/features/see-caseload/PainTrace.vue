@@ -12,10 +12,34 @@ const points = computed(() => {
 </script>
 
 <template>
-  <svg :width="width" :height="height" role="img" :aria-label="`Worst pain of the last bouts: ${pains.join(', ')}`">
-    <line x1="0" :x2="width" :y1="y(8)" :y2="y(8)" stroke="var(--brick)" stroke-width="0.8" stroke-dasharray="2 3" />
+  <svg
+    :width="width"
+    :height="height"
+    role="img"
+    :aria-label="`Worst pain of the last bouts: ${pains.join(', ')}`"
+  >
+    <line
+      x1="0"
+      :x2="width"
+      :y1="y(8)"
+      :y2="y(8)"
+      stroke="var(--brick)"
+      stroke-width="0.8"
+      stroke-dasharray="2 3"
+    />
     <line x1="0" :x2="width" :y1="y(0)" :y2="y(0)" stroke="var(--line)" />
-    <polyline :points="points.map((p) => `${p.x},${p.y}`).join(' ')" fill="none" stroke="var(--ink-soft)" stroke-width="1.6" />
-    <circle v-if="points.length > 0" :cx="points.at(-1)!.x" :cy="points.at(-1)!.y" r="2.6" fill="var(--ink)" />
+    <polyline
+      :points="points.map((p) => `${p.x},${p.y}`).join(' ')"
+      fill="none"
+      stroke="var(--ink-soft)"
+      stroke-width="1.6"
+    />
+    <circle
+      v-if="points.length > 0"
+      :cx="points.at(-1)!.x"
+      :cy="points.at(-1)!.y"
+      r="2.6"
+      fill="var(--ink)"
+    />
   </svg>
 </template>

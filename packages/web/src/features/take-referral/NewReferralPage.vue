@@ -32,7 +32,9 @@ onMounted(async () => {
 })
 const condition = computed(() => conditions.value.find((one) => one.id === form.conditionId))
 const school = computed(() => condition.value?.protocols.find((one) => one.id === form.protocolId))
-const dayToday = computed(() => (isClinicalDay(form.surgeryOn) ? daysBetween(form.surgeryOn, session.today) : null))
+const dayToday = computed(() =>
+  isClinicalDay(form.surgeryOn) ? daysBetween(form.surgeryOn, session.today) : null,
+)
 const restrictionItems = RESTRICTION_NAMES.map((name) => ({ value: name, title: RESTRICTIONS[name].label }))
 const YES_NO = [
   { value: true, text: 'Yes' },
@@ -60,7 +62,10 @@ async function save() {
         <p class="soft">From the surgeon’s letter: about a minute. The rest is asked when it is needed.</p>
       </div>
       <div class="count">
-        <template v-if="dayToday !== null && dayToday >= 0"><strong class="tabular">day {{ dayToday }}</strong> · week {{ weekOf(dayToday) }} since surgery</template>
+        <template v-if="dayToday !== null && dayToday >= 0"
+          ><strong class="tabular">day {{ dayToday }}</strong> · week {{ weekOf(dayToday) }} since
+          surgery</template
+        >
         <template v-else>Day 0 is the day of surgery</template>
       </div>
       <v-btn variant="text" :to="{ name: 'caseload' }">Cancel</v-btn>
@@ -70,48 +75,133 @@ async function save() {
     <div class="columns">
       <section class="sheet group">
         <h2>The patient</h2>
-        <TextInput v-model="form.name" label="Name" :error="store.errorAt('name')" @focusout="store.touch('name')" />
+        <TextInput
+          v-model="form.name"
+          label="Name"
+          :error="store.errorAt('name')"
+          @focusout="store.touch('name')"
+        />
         <div class="pair">
-          <TextInput v-model="form.birthDate" label="Date of birth" type="date" :error="store.errorAt('birthDate')" @focusout="store.touch('birthDate')" />
-          <ChoiceInput v-model="form.language" label="Language" :choices="[{ value: 'en', text: 'English' }, { value: 'es', text: 'Español' }]" :error="store.errorAt('language')" />
+          <TextInput
+            v-model="form.birthDate"
+            label="Date of birth"
+            type="date"
+            :error="store.errorAt('birthDate')"
+            @focusout="store.touch('birthDate')"
+          />
+          <ChoiceInput
+            v-model="form.language"
+            label="Language"
+            :choices="[
+              { value: 'en', text: 'English' },
+              { value: 'es', text: 'Español' },
+            ]"
+            :error="store.errorAt('language')"
+          />
         </div>
         <ChoiceInput
           v-model="form.dominantHand"
           label="Dominant hand"
-          :choices="[{ value: 'left', text: 'Left' }, { value: 'right', text: 'Right' }, { value: 'both', text: 'Both' }]"
+          :choices="[
+            { value: 'left', text: 'Left' },
+            { value: 'right', text: 'Right' },
+            { value: 'both', text: 'Both' },
+          ]"
           :error="store.errorAt('dominantHand')"
         />
         <div class="pair">
-          <ChoiceInput v-model="form.hasLatexAllergy" label="Latex allergy" :choices="YES_NO" :error="store.errorAt('hasLatexAllergy')" />
-          <ChoiceInput v-model="form.hasAdhesiveAllergy" label="Adhesive allergy" :choices="YES_NO" :error="store.errorAt('hasAdhesiveAllergy')" />
+          <ChoiceInput
+            v-model="form.hasLatexAllergy"
+            label="Latex allergy"
+            :choices="YES_NO"
+            :error="store.errorAt('hasLatexAllergy')"
+          />
+          <ChoiceInput
+            v-model="form.hasAdhesiveAllergy"
+            label="Adhesive allergy"
+            :choices="YES_NO"
+            :error="store.errorAt('hasAdhesiveAllergy')"
+          />
         </div>
-        <TextInput v-model="form.work" label="Work and what the hand must do again" :error="store.errorAt('work')" />
+        <TextInput
+          v-model="form.work"
+          label="Work and what the hand must do again"
+          :error="store.errorAt('work')"
+        />
       </section>
       <section class="sheet group">
         <h2>The injury</h2>
         <FormField v-slot="{ id }" label="Condition" :error="store.errorAt('conditionId')">
-          <v-select :id="id" v-model="form.conditionId" :items="conditions.map((one) => ({ value: one.id, title: one.name }))" />
+          <v-select
+            :id="id"
+            v-model="form.conditionId"
+            :items="conditions.map((one) => ({ value: one.id, title: one.name }))"
+          />
         </FormField>
-        <FormField v-slot="{ id }" label="School" :error="store.errorAt('protocolId')" :hint="school?.evidence">
-          <v-select :id="id" v-model="form.protocolId" :items="(condition?.protocols ?? []).map((one) => ({ value: one.id, title: one.school }))" />
+        <FormField
+          v-slot="{ id }"
+          label="School"
+          :error="store.errorAt('protocolId')"
+          :hint="school?.evidence"
+        >
+          <v-select
+            :id="id"
+            v-model="form.protocolId"
+            :items="(condition?.protocols ?? []).map((one) => ({ value: one.id, title: one.school }))"
+          />
         </FormField>
-        <ChoiceInput v-model="form.side" label="Injured side" :choices="[{ value: 'left', text: 'Left' }, { value: 'right', text: 'Right' }]" :error="store.errorAt('side')" />
+        <ChoiceInput
+          v-model="form.side"
+          label="Injured side"
+          :choices="[
+            { value: 'left', text: 'Left' },
+            { value: 'right', text: 'Right' },
+          ]"
+          :error="store.errorAt('side')"
+        />
         <div class="pair">
-          <TextInput v-model="form.injuredOn" label="Day of injury" type="date" :error="store.errorAt('injuredOn')" @focusout="store.touch('injuredOn')" />
-          <TextInput v-model="form.surgeryOn" label="Day of surgery" type="date" :error="store.errorAt('surgeryOn')" @focusout="store.touch('surgeryOn')" />
+          <TextInput
+            v-model="form.injuredOn"
+            label="Day of injury"
+            type="date"
+            :error="store.errorAt('injuredOn')"
+            @focusout="store.touch('injuredOn')"
+          />
+          <TextInput
+            v-model="form.surgeryOn"
+            label="Day of surgery"
+            type="date"
+            :error="store.errorAt('surgeryOn')"
+            @focusout="store.touch('surgeryOn')"
+          />
         </div>
         <TextInput v-model="form.note" label="Note" long :error="store.errorAt('note')" />
       </section>
       <section class="sheet group">
         <h2>The surgeon’s orders</h2>
         <div class="pair">
-          <TextInput v-model="form.surgeon" label="Surgeon" :error="store.errorAt('surgeon')" @focusout="store.touch('surgeon')" />
-          <TextInput v-model="form.letterOn" label="Date of the letter" type="date" :error="store.errorAt('letterOn')" @focusout="store.touch('letterOn')" />
+          <TextInput
+            v-model="form.surgeon"
+            label="Surgeon"
+            :error="store.errorAt('surgeon')"
+            @focusout="store.touch('surgeon')"
+          />
+          <TextInput
+            v-model="form.letterOn"
+            label="Date of the letter"
+            type="date"
+            :error="store.errorAt('letterOn')"
+            @focusout="store.touch('letterOn')"
+          />
         </div>
         <fieldset class="clearances">
           <legend>The letter clears</legend>
           <label v-for="what in REFERRAL_CLEARANCES" :key="what" class="clearance">
-            <input type="checkbox" :checked="form.clearances.includes(what)" @change="toggleClearance(what)" />
+            <input
+              type="checkbox"
+              :checked="form.clearances.includes(what)"
+              @change="toggleClearance(what)"
+            />
             <span>{{ criterionMeaning(what) }}</span>
           </label>
           <p class="soft">What is not ticked counts as not cleared.</p>
@@ -119,14 +209,38 @@ async function save() {
         <fieldset class="clearances">
           <legend>The letter forbids</legend>
           <div v-for="(restriction, index) in form.restrictions" :key="index" class="restriction">
-            <FormField v-slot="{ id }" label="Restriction" :error="store.errorAt(`restrictions[${index}].restriction`)">
+            <FormField
+              v-slot="{ id }"
+              label="Restriction"
+              :error="store.errorAt(`restrictions[${index}].restriction`)"
+            >
               <v-select :id="id" v-model="restriction.restriction" :items="restrictionItems" />
             </FormField>
-            <TextInput v-model="restriction.untilOn" label="Until (empty: until withdrawn)" type="date" :error="store.errorAt(`restrictions[${index}].untilOn`)" />
-            <TextInput v-model="restriction.why" label="Reason" :error="store.errorAt(`restrictions[${index}].why`)" />
-            <v-btn variant="text" :icon="mdiClose" size="small" aria-label="Remove this restriction" @click="form.restrictions.splice(index, 1)" />
+            <TextInput
+              v-model="restriction.untilOn"
+              label="Until (empty: until withdrawn)"
+              type="date"
+              :error="store.errorAt(`restrictions[${index}].untilOn`)"
+            />
+            <TextInput
+              v-model="restriction.why"
+              label="Reason"
+              :error="store.errorAt(`restrictions[${index}].why`)"
+            />
+            <v-btn
+              variant="text"
+              :icon="mdiClose"
+              size="small"
+              aria-label="Remove this restriction"
+              @click="form.restrictions.splice(index, 1)"
+            />
           </div>
-          <v-btn variant="outlined" size="small" :prepend-icon="mdiPlus" @click="form.restrictions.push({ restriction: 'noLoad', untilOn: null, why: '' })">
+          <v-btn
+            variant="outlined"
+            size="small"
+            :prepend-icon="mdiPlus"
+            @click="form.restrictions.push({ restriction: 'noLoad', untilOn: null, why: '' })"
+          >
             Add a restriction
           </v-btn>
         </fieldset>

@@ -13,7 +13,12 @@ const facts = computed(() => {
     ['Born', dayAndYear(patient.birthDate)],
     ['Dominant hand', HANDS[patient.dominantHand] ?? patient.dominantHand],
     ['Language', patient.language === 'es' ? 'Spanish' : 'English'],
-    ['Allergies', [patient.hasLatexAllergy ? 'latex' : '', patient.hasAdhesiveAllergy ? 'adhesive' : ''].filter(Boolean).join(', ') || 'none known to latex or adhesive'],
+    [
+      'Allergies',
+      [patient.hasLatexAllergy ? 'latex' : '', patient.hasAdhesiveAllergy ? 'adhesive' : '']
+        .filter(Boolean)
+        .join(', ') || 'none known to latex or adhesive',
+    ],
     ['Injured', dayAndYear(episode.injuredOn)],
     ['Surgery', `${dayAndYear(episode.surgeryOn)}, ${episode.surgeon}`],
     ['School', `${episode.protocol} (${episode.protocolId})`],
@@ -41,11 +46,15 @@ const facts = computed(() => {
       <h2>Surgeon’s restrictions in force</h2>
       <ul v-if="store.data.orders.length > 0">
         <li v-for="order in store.data.orders" :key="order.id" class="order">
-          <strong>{{ order.label }}</strong> until {{ order.untilOn ? dayAndYear(order.untilOn) : 'withdrawn' }}
+          <strong>{{ order.label }}</strong> until
+          {{ order.untilOn ? dayAndYear(order.untilOn) : 'withdrawn' }}
           <p class="soft">{{ order.why }} · {{ order.givenBy }}, {{ dayAndYear(order.dated) }}</p>
         </li>
       </ul>
-      <p v-else class="soft">None. Restrictions and clearances are recorded under <router-link :to="{ name: 'phase' }">Phase</router-link>.</p>
+      <p v-else class="soft">
+        None. Restrictions and clearances are recorded under
+        <router-link :to="{ name: 'phase' }">Phase</router-link>.
+      </p>
       <h2 class="below">Watch for in this condition</h2>
       <ul class="flags">
         <li v-for="flag in store.data.redFlags" :key="flag">{{ flag }}</li>

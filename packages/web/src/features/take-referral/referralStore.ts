@@ -30,7 +30,11 @@ const EMPTY = {
 /** A referral being taken. What was typed stays, whatever becomes of the saving. */
 export const useReferralStore = defineStore('referral', () => {
   const api = useClinicApi()
-  const form = reactive({ ...EMPTY, clearances: [...EMPTY.clearances], restrictions: [] as typeof EMPTY.restrictions })
+  const form = reactive({
+    ...EMPTY,
+    clearances: [...EMPTY.clearances],
+    restrictions: [] as typeof EMPTY.restrictions,
+  })
   const saveState = ref<SaveState>({ name: 'editing' })
   const touched = reactive(new Set<string>())
   const wasSent = ref(false)
@@ -51,7 +55,10 @@ export const useReferralStore = defineStore('referral', () => {
   })
 
   function toSend() {
-    return { ...form, restrictions: form.restrictions.map((one) => ({ ...one, untilOn: one.untilOn || null })) }
+    return {
+      ...form,
+      restrictions: form.restrictions.map((one) => ({ ...one, untilOn: one.untilOn || null })),
+    }
   }
   /** The refusal to show beside a field: once it was left, or once sending was tried. */
   function errorAt(field: string): string | null {
@@ -74,7 +81,10 @@ export const useReferralStore = defineStore('referral', () => {
     wasSent.value = true
     const count = Object.keys(errors.value).length
     if (count > 0) {
-      saveState.value = { name: 'failed', message: `Not saved: ${count === 1 ? 'one field needs' : `${count} fields need`} another look.` }
+      saveState.value = {
+        name: 'failed',
+        message: `Not saved: ${count === 1 ? 'one field needs' : `${count} fields need`} another look.`,
+      }
       return null
     }
     saveState.value = { name: 'saving' }
@@ -82,8 +92,12 @@ export const useReferralStore = defineStore('referral', () => {
       const { episodeId } = await api.refer(toSend())
       return episodeId
     } catch (error) {
-      const message = error instanceof ApiProblem ? error.message : 'Not saved. What you typed is still here; try again.'
-      serverErrors.value = error instanceof ApiProblem ? Object.fromEntries(error.errors.map((one) => [one.path, one.message])) : {}
+      const message =
+        error instanceof ApiProblem ? error.message : 'Not saved. What you typed is still here; try again.'
+      serverErrors.value =
+        error instanceof ApiProblem
+          ? Object.fromEntries(error.errors.map((one) => [one.path, one.message]))
+          : {}
       saveState.value = { name: 'failed', message }
       return null
     }

@@ -1,6 +1,14 @@
 import { inject, type InjectionKey } from 'vue'
 import { readAnswer } from './problem'
-import type { AuditAnswer, CaseloadRow, ConditionAnswer, DraftAnswer, EpisodeAnswer, ExerciseAnswer, SessionAnswer } from './types'
+import type {
+  AuditAnswer,
+  CaseloadRow,
+  ConditionAnswer,
+  DraftAnswer,
+  EpisodeAnswer,
+  ExerciseAnswer,
+  SessionAnswer,
+} from './types'
 
 /** The clinic's API as the screens know it; tests hand in another one. */
 export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
@@ -9,7 +17,9 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
   function ask<T>(method: string, url: string, body?: unknown): Promise<T> {
     const headers: Record<string, string> = body === undefined ? {} : { 'content-type': 'application/json' }
     if (method !== 'GET') headers['csrf-token'] = csrfToken
-    return readAnswer<T>(() => send(url, { method, headers, ...(body === undefined ? {} : { body: JSON.stringify(body) }) }))
+    return readAnswer<T>(() =>
+      send(url, { method, headers, ...(body === undefined ? {} : { body: JSON.stringify(body) }) }),
+    )
   }
   async function keepToken(answer: Promise<SessionAnswer>): Promise<SessionAnswer> {
     const session = await answer
@@ -20,7 +30,8 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
 
   return {
     session: () => keepToken(ask<SessionAnswer>('GET', '/api/session')),
-    signIn: (login: string, password: string) => keepToken(ask<SessionAnswer>('POST', '/api/session', { login, password })),
+    signIn: (login: string, password: string) =>
+      keepToken(ask<SessionAnswer>('POST', '/api/session', { login, password })),
     signOut: () => ask<void>('DELETE', '/api/session'),
     caseload: () => ask<{ today: string; cases: CaseloadRow[] }>('GET', '/api/caseload'),
     conditions: () => ask<ConditionAnswer[]>('GET', '/api/referrals/conditions'),
@@ -28,18 +39,24 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     episode: (id: string) => ask<EpisodeAnswer>('GET', of(id)),
     revision: (id: string) => ask<{ revision: string }>('GET', `${of(id)}/revision`),
     exercises: (id: string) => ask<ExerciseAnswer[]>('GET', `${of(id)}/exercises`),
-    addEvaluation: (id: string, evaluation: object) => ask<{ id: string }>('POST', `${of(id)}/evaluations`, evaluation),
+    addEvaluation: (id: string, evaluation: object) =>
+      ask<{ id: string }>('POST', `${of(id)}/evaluations`, evaluation),
     addFact: (id: string, fact: object) => ask<{ id: string }>('POST', `${of(id)}/facts`, fact),
-    withdrawFact: (id: string, factId: string, body: object) => ask<{ id: string }>('POST', `${of(id)}/facts/${factId}/withdrawal`, body),
+    withdrawFact: (id: string, factId: string, body: object) =>
+      ask<{ id: string }>('POST', `${of(id)}/facts/${factId}/withdrawal`, body),
     addOrder: (id: string, order: object) => ask<{ id: string }>('POST', `${of(id)}/orders`, order),
-    withdrawOrder: (id: string, orderId: string, body: object) => ask<{ id: string }>('POST', `${of(id)}/orders/${orderId}/withdrawal`, body),
+    withdrawOrder: (id: string, orderId: string, body: object) =>
+      ask<{ id: string }>('POST', `${of(id)}/orders/${orderId}/withdrawal`, body),
     raiseFlag: (id: string, flag: object) => ask<{ id: string }>('POST', `${of(id)}/flags`, flag),
-    liftFlag: (id: string, flagId: string, body: object) => ask<{ id: string }>('POST', `${of(id)}/flags/${flagId}/lift`, body),
+    liftFlag: (id: string, flagId: string, body: object) =>
+      ask<{ id: string }>('POST', `${of(id)}/flags/${flagId}/lift`, body),
     draft: (id: string) => ask<DraftAnswer>('GET', `${of(id)}/draft`),
     saveDraft: (id: string, draft: object) => ask<DraftAnswer>('PUT', `${of(id)}/draft`, draft),
-    sign: (id: string, signing: object) => ask<{ id: string; number: number }>('POST', `${of(id)}/program`, signing),
+    sign: (id: string, signing: object) =>
+      ask<{ id: string; number: number }>('POST', `${of(id)}/program`, signing),
     pairingCode: (id: string) => ask<{ code: string; expiresAt: string }>('POST', `${of(id)}/pairings`, {}),
-    revokeDevice: (id: string, deviceId: string) => ask<{ id: string }>('POST', `${of(id)}/devices/${deviceId}/revocation`, {}),
+    revokeDevice: (id: string, deviceId: string) =>
+      ask<{ id: string }>('POST', `${of(id)}/devices/${deviceId}/revocation`, {}),
     audit: () => ask<AuditAnswer[]>('GET', '/api/audit'),
   }
 }

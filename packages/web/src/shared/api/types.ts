@@ -35,7 +35,16 @@ export interface CriterionAnswer {
   status: 'met' | 'neverRecorded' | 'withdrawn' | 'stale' | 'notSo'
   isSurgeons: boolean
   staleAfterDays: number | null
-  latest: { id: string; value: string; dated: string; givenBy: string; how: string; note: string; recordedBy: string; isWithdrawn: boolean } | null
+  latest: {
+    id: string
+    value: string
+    dated: string
+    givenBy: string
+    how: string
+    note: string
+    recordedBy: string
+    isWithdrawn: boolean
+  } | null
 }
 export interface PhaseAnswer {
   id: string
@@ -82,7 +91,14 @@ export interface BoutAnswer {
   painAfter: number | null
   endedBy: 'done' | 'left' | 'stop'
   redFlags: string[]
-  items: { itemId: string; name: string; outcome: 'done' | 'hurt' | 'skipped' | 'notReached'; repetitionsDone: number; repetitionsAsked: number; reason: string }[]
+  items: {
+    itemId: string
+    name: string
+    outcome: 'done' | 'hurt' | 'skipped' | 'notReached'
+    repetitionsDone: number
+    repetitionsAsked: number
+    reason: string
+  }[]
 }
 export interface ProgramItemAnswer {
   itemId: string
@@ -96,7 +112,14 @@ export interface ProgramItemAnswer {
 export interface EpisodeAnswer {
   revision: string
   today: string
-  patient: { name: string; birthDate: string; dominantHand: string; language: 'en' | 'es'; hasLatexAllergy: boolean; hasAdhesiveAllergy: boolean }
+  patient: {
+    name: string
+    birthDate: string
+    dominantHand: string
+    language: 'en' | 'es'
+    hasLatexAllergy: boolean
+    hasAdhesiveAllergy: boolean
+  }
   episode: {
     id: string
     condition: string
@@ -117,11 +140,32 @@ export interface EpisodeAnswer {
   }
   phases: PhaseAnswer[]
   gates: GateAnswer[]
-  standing: { phaseId: string | null; frozen: boolean; heldBy: string[]; nextPhaseId: string | null; nextDate: string | null }
+  standing: {
+    phaseId: string | null
+    frozen: boolean
+    heldBy: string[]
+    nextPhaseId: string | null
+    nextDate: string | null
+  }
   criteria: CriterionAnswer[]
   wrongSchool: string[]
-  orders: { id: string; restriction: string; label: string; untilOn: string | null; givenBy: string; dated: string; why: string }[]
-  flags: { id: string; flag: string; name: string; raisedAt: string; needsSurgeon: boolean; fromPhone: boolean }[]
+  orders: {
+    id: string
+    restriction: string
+    label: string
+    untilOn: string | null
+    givenBy: string
+    dated: string
+    why: string
+  }[]
+  flags: {
+    id: string
+    flag: string
+    name: string
+    raisedAt: string
+    needsSurgeon: boolean
+    fromPhone: boolean
+  }[]
   redFlags: string[]
   evaluations: EvaluationAnswer[]
   program: {
@@ -141,7 +185,14 @@ export interface ExerciseAnswer {
   family: string
   region: string
   demand: string
-  text: { name: string; reason: string; steps: string[]; shouldFeel: string; shouldNotFeel: string; mistake: string }
+  text: {
+    name: string
+    reason: string
+    steps: string[]
+    shouldFeel: string
+    shouldNotFeel: string
+    mistake: string
+  }
   dose: Dose
   range: Record<'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay', [number, number]>
   load: { unit: string; steps: number[] } | null
@@ -167,7 +218,12 @@ export interface DraftAnswer {
   version: number
   updatedBy: string | null
   items: DraftItemAnswer[]
-  burden: { minutesPerBout: number; minutesPerDay: number; boutsPerDay: number; endRangeMinutesPerDay: number }
+  burden: {
+    minutesPerBout: number
+    minutesPerDay: number
+    boutsPerDay: number
+    endRangeMinutesPerDay: number
+  }
 }
 export interface AuditAnswer {
   id: string

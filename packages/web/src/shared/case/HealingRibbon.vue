@@ -29,7 +29,14 @@ const stretches = computed(() =>
     const from = scale.value.x(phase.startDay)
     const to = scale.value.x(phase.endDay ?? scale.value.lastDay)
     const wide = Math.max(0, to - from)
-    return { ...phase, index, from, width: wide, label: fitted(phase.name, wide - 14), title: `${phase.name}: from day ${phase.startDay}, ${dayText(phase.startDate)}` }
+    return {
+      ...phase,
+      index,
+      from,
+      width: wide,
+      label: fitted(phase.name, wide - 14),
+      title: `${phase.name}: from day ${phase.startDay}, ${dayText(phase.startDate)}`,
+    }
   }),
 )
 /** About the width of a letter of the ribbon, in pixels. */
@@ -41,12 +48,20 @@ function fitted(name: string, room: number): string {
   return letters < 4 ? '' : `${name.slice(0, letters - 1).trimEnd()}…`
 }
 const visits = computed(() =>
-  props.data.evaluations.map((one) => ({ x: scale.value.x(daysBetween(props.data.episode.surgeryOn, one.evaluatedOn)), title: `Evaluated ${dayText(one.evaluatedOn)}` })),
+  props.data.evaluations.map((one) => ({
+    x: scale.value.x(daysBetween(props.data.episode.surgeryOn, one.evaluatedOn)),
+    title: `Evaluated ${dayText(one.evaluatedOn)}`,
+  })),
 )
 const signatures = computed(() =>
-  props.data.versions.map((one) => ({ x: scale.value.x(daysBetween(props.data.episode.surgeryOn, one.signedOn)), title: `Program ${one.number} signed ${dayText(one.signedOn)}` })),
+  props.data.versions.map((one) => ({
+    x: scale.value.x(daysBetween(props.data.episode.surgeryOn, one.signedOn)),
+    title: `Program ${one.number} signed ${dayText(one.signedOn)}`,
+  })),
 )
-const ticks = computed(() => Array.from({ length: Math.floor(scale.value.lastDay / 14) + 1 }, (_, index) => index * 2))
+const ticks = computed(() =>
+  Array.from({ length: Math.floor(scale.value.lastDay / 14) + 1 }, (_, index) => index * 2),
+)
 const summary = computed(() => {
   const current = props.data.phases.find((phase) => phase.state === 'current')
   return `Healing ribbon: day ${day.value} since surgery, ${current ? `in phase ${current.name}` : 'not started'}.`
@@ -59,7 +74,13 @@ const cursorLabelX = computed(() => Math.min(Math.max(cursorX.value, left.value 
   <div ref="box" class="ribbon">
     <svg :width="width" height="92" role="img" :aria-label="summary">
       <defs>
-        <pattern :id="`${idBase}-held`" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          :id="`${idBase}-held`"
+          width="6"
+          height="6"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <rect width="6" height="6" fill="transparent" />
           <rect width="1.4" height="6" fill="var(--plum)" opacity="0.45" />
         </pattern>
@@ -71,16 +92,54 @@ const cursorLabelX = computed(() => Math.min(Math.max(cursorX.value, left.value 
       <text x="0" y="78" class="soft-text">weeks since surgery</text>
       <g v-for="stretch in stretches" :key="stretch.id">
         <title>{{ stretch.title }}</title>
-        <rect :x="stretch.from" y="22" :width="stretch.width" height="30" :fill="`var(--stretch-${(stretch.index % 5) + 1})`" />
-        <rect v-if="stretch.state === 'held'" :x="stretch.from" y="22" :width="stretch.width" height="30" :fill="`url(#${idBase}-held)`" />
-        <rect v-if="stretch.state === 'current'" :x="stretch.from" y="49" :width="stretch.width" height="3" fill="var(--moss)" />
-        <text :x="stretch.from + 7" y="41" class="phase" :class="stretch.state" :clip-path="`url(#${idBase}-${stretch.index})`">{{ stretch.label }}</text>
+        <rect
+          :x="stretch.from"
+          y="22"
+          :width="stretch.width"
+          height="30"
+          :fill="`var(--stretch-${(stretch.index % 5) + 1})`"
+        />
+        <rect
+          v-if="stretch.state === 'held'"
+          :x="stretch.from"
+          y="22"
+          :width="stretch.width"
+          height="30"
+          :fill="`url(#${idBase}-held)`"
+        />
+        <rect
+          v-if="stretch.state === 'current'"
+          :x="stretch.from"
+          y="49"
+          :width="stretch.width"
+          height="3"
+          fill="var(--moss)"
+        />
+        <text
+          :x="stretch.from + 7"
+          y="41"
+          class="phase"
+          :class="stretch.state"
+          :clip-path="`url(#${idBase}-${stretch.index})`"
+        >
+          {{ stretch.label }}
+        </text>
       </g>
       <g v-for="week in ticks" :key="week">
-        <text :x="scale.x(week * 7)" y="78" class="tick tabular" :text-anchor="week === 0 ? 'start' : 'middle'">{{ week }}</text>
+        <text
+          :x="scale.x(week * 7)"
+          y="78"
+          class="tick tabular"
+          :text-anchor="week === 0 ? 'start' : 'middle'"
+        >
+          {{ week }}
+        </text>
       </g>
       <g v-for="stretch in stretches.filter((one) => one.index > 0)" :key="`peg-${stretch.id}`">
-        <title>{{ stretch.state === 'passed' || stretch.state === 'current' ? 'Open' : 'Not open' }}: {{ stretch.title }}</title>
+        <title>
+          {{ stretch.state === 'passed' || stretch.state === 'current' ? 'Open' : 'Not open' }}:
+          {{ stretch.title }}
+        </title>
         <line :x1="stretch.from" :x2="stretch.from" y1="20" y2="58" :class="['bar', stretch.state]" />
         <circle
           :cx="stretch.from"
@@ -97,11 +156,21 @@ const cursorLabelX = computed(() => Math.min(Math.max(cursorX.value, left.value 
       </g>
       <g v-for="(signature, index) in signatures" :key="`signature-${index}`">
         <title>{{ signature.title }}</title>
-        <rect :x="signature.x + 4" y="11" width="6" height="6" fill="none" stroke="var(--ink-soft)" stroke-width="1.4" />
+        <rect
+          :x="signature.x + 4"
+          y="11"
+          width="6"
+          height="6"
+          fill="none"
+          stroke="var(--ink-soft)"
+          stroke-width="1.4"
+        />
       </g>
       <line :x1="cursorX" :x2="cursorX" y1="16" y2="66" stroke="var(--teal)" stroke-width="2.4" />
       <rect :x="cursorLabelX - 38" y="0" width="76" height="18" rx="3" fill="var(--teal)" />
-      <text :x="cursorLabelX" y="13" class="today tabular" text-anchor="middle">{{ day < 0 ? 'not started' : `today, day ${day}` }}</text>
+      <text :x="cursorLabelX" y="13" class="today tabular" text-anchor="middle">
+        {{ day < 0 ? 'not started' : `today, day ${day}` }}
+      </text>
     </svg>
   </div>
 </template>

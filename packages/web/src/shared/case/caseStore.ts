@@ -4,7 +4,8 @@ import { useClinicApi } from '../api/clinicApi'
 import { ApiProblem } from '../api/problem'
 import type { EpisodeAnswer } from '../api/types'
 
-type CaseState = { name: 'closed' } | { name: 'loading' } | { name: 'open' } | { name: 'failed'; message: string }
+type CaseState =
+  { name: 'closed' } | { name: 'loading' } | { name: 'open' } | { name: 'failed'; message: string }
 
 /** How often an open case asks whether its record has changed. */
 export const WATCH_EVERY_MS = 3000
@@ -49,7 +50,9 @@ export const useCaseStore = defineStore('case', () => {
       const newestBefore = data.value.bouts[0]?.id
       await reload()
       const newest = data.value?.bouts[0]
-      if (newest && newest.id !== newestBefore) arrived.value = newest.endedBy === 'stop' ? 'A bout was stopped at home' : 'A bout has just arrived from the phone'
+      if (newest && newest.id !== newestBefore)
+        arrived.value =
+          newest.endedBy === 'stop' ? 'A bout was stopped at home' : 'A bout has just arrived from the phone'
     } catch {
       // No signal for a moment: the next round asks again.
     }

@@ -2,7 +2,12 @@
 import { useId } from 'vue'
 
 /** A few choices side by side, one chosen: quicker than a list that opens. Arrow keys move, as in any radio group. */
-defineProps<{ label: string; choices: readonly { value: T; text: string }[]; error?: string | null; hideLabel?: boolean }>()
+defineProps<{
+  label: string
+  choices: readonly { value: T; text: string }[]
+  error?: string | null
+  hideLabel?: boolean
+}>()
 const value = defineModel<T | null>()
 const name = useId()
 </script>
@@ -11,7 +16,12 @@ const name = useId()
   <fieldset class="choice">
     <legend :class="hideLabel ? 'sr-only' : 'legend'">{{ label }}</legend>
     <div class="row">
-      <label v-for="choice in choices" :key="String(choice.value)" class="option" :class="{ chosen: value === choice.value }">
+      <label
+        v-for="choice in choices"
+        :key="String(choice.value)"
+        class="option"
+        :class="{ chosen: value === choice.value }"
+      >
         <input v-model="value" type="radio" :name="name" :value="choice.value" class="sr-only" />
         {{ choice.text }}
       </label>

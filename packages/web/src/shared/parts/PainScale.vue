@@ -13,7 +13,12 @@ const isStop = (score: number) => score >= 8
   <fieldset class="pain" :class="{ large }">
     <legend class="legend">{{ label }}</legend>
     <div class="row">
-      <label v-for="score in scores" :key="score" class="score tabular" :class="{ chosen: value === score, high: isStop(score) }">
+      <label
+        v-for="score in scores"
+        :key="score"
+        class="score tabular"
+        :class="{ chosen: value === score, high: isStop(score) }"
+      >
         <input v-model="value" type="radio" :name="name" :value="score" class="sr-only" />
         {{ score }}
       </label>

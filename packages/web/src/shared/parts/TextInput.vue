@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import FormField from './FormField.vue'
 
-defineProps<{ label: string; error?: string | null; hint?: string; type?: string; autocomplete?: string; long?: boolean; suffix?: string }>()
+defineProps<{
+  label: string
+  error?: string | null
+  hint?: string
+  type?: string
+  autocomplete?: string
+  long?: boolean
+  suffix?: string
+}>()
 const value = defineModel<string | null>()
 </script>
 

@@ -13,7 +13,15 @@ defineProps<{ kind: VerdictKind; size?: number }>()
       <circle cx="7" cy="7" r="5.2" fill="none" :stroke="VERDICT_COLORS[kind]" stroke-width="1.6" />
       <path d="M7 1.8 a5.2 5.2 0 0 0 0 10.4 z" :fill="VERDICT_COLORS[kind]" />
     </g>
-    <circle v-else-if="kind === 'not-yet'" cx="7" cy="7" r="5.2" fill="none" :stroke="VERDICT_COLORS[kind]" stroke-width="1.6" />
+    <circle
+      v-else-if="kind === 'not-yet'"
+      cx="7"
+      cy="7"
+      r="5.2"
+      fill="none"
+      :stroke="VERDICT_COLORS[kind]"
+      stroke-width="1.6"
+    />
     <rect v-else x="1" y="4.6" width="12" height="4.8" :fill="VERDICT_COLORS[kind]" />
   </svg>
 </template>
