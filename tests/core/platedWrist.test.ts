@@ -3,6 +3,7 @@ import {
   assess,
   assessExercise,
   DocumentReader,
+  groupedReasons,
   openingDay,
   phaseOn,
   readOrder,
@@ -221,6 +222,20 @@ describe('catalogue exercises after a volar plate', () => {
     ['leaning on the table from day 84', 'table-lean-shift', 84, 'clear'],
   ])('%s', (_case, id, day, kind) => {
     expect(home(id, plated({ day })).kind).toBe(kind)
+  })
+
+  it('names the day on which a rule opens it, not the catalogue’s later usual week', () => {
+    const dough = home('dough-squeeze', plated({ day: 17 }))
+    expect(dough).toMatchObject({ kind: 'not-yet', fromDay: 28 })
+    expect(home('dough-squeeze', plated({ day: 28 })).kind).toBe('with-care')
+  })
+
+  it('says once what holds for several motions', () => {
+    const reasons = groupedReasons(home('fist-gentle', plated({ day: 17 })).reasons)
+    expect(reasons).toHaveLength(1)
+    expect(reasons[0]?.text).toMatch(
+      /^Active big knuckle \(MCP\) flexion, active .* and \d+ more are open from day 0/,
+    )
   })
 
   it('a longer hold turns a helped motion into a stretch', () => {

@@ -47,7 +47,12 @@ export {
 } from './verdict/verdict.js'
 // Exercises
 export * from './exercise/exercise.js'
-export { assessExercise, orthosisFor, type PatientCase } from './exercise/assessExercise.js'
+export {
+  assessExercise,
+  exerciseOpeningDay,
+  orthosisFor,
+  type PatientCase,
+} from './exercise/assessExercise.js'
 export { readCondition, type Condition } from './exercise/condition.js'
 export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
 export { signatureOf } from './exercise/signatureOf.js'

@@ -1,7 +1,8 @@
 import type { Phase } from '../protocol/protocol.js'
 import { phaseOn } from '../protocol/phaseOn.js'
 import { ORTHOSIS_NAMES, type Arcs, type Orthosis } from '../protocol/vocabulary.js'
-import { assess, type CaseOnDay } from '../verdict/assess.js'
+import { assess, EVERYTHING_MET, openingDay, type CaseOnDay } from '../verdict/assess.js'
+import type { Signature } from '../verdict/signature.js'
 import type { Reason, Verdict } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
 import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
@@ -44,14 +45,15 @@ export function assessExercise(
   const standing = phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview)
   const worn = done.orthosis ?? orthosisFor(exercise, standing.phase)
   const derived = signatureOf(exercise, dose, worn)
-  const byProtocol = assess({ ...derived, posture: { ...done.posture, ...derived.posture } }, state)
+  const signature = { ...derived, posture: { ...done.posture, ...derived.posture } }
+  const byProtocol = assess(signature, state)
   const barring = exercise.contraindications.filter((word) => state.contraindications.includes(word))
   if (barring.length > 0) {
     const text = `Barred by a contraindication on record: ${barring.join(', ')}.`
     return refused('never', byProtocol, null, reason('catalogue.contraindication', text))
   }
   if (byProtocol.kind === 'never' || byProtocol.kind === 'not-yet') {
-    return { ...byProtocol, fromDay: laterOfClock(exercise, byProtocol, state) }
+    return { ...byProtocol, fromDay: opensOn(exercise, signature, byProtocol.fromDay, state) }
   }
   const always = alwaysWorn(standing.phase)
   if (always && worn === 'none' && byProtocol.basis === 'default') {
@@ -126,8 +128,29 @@ function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; 
   return latest
 }
 
-function laterOfClock(exercise: Exercise, verdict: Verdict, state: PatientCase): number | null {
-  if (verdict.fromDay === null || verdict.basis === 'rule') return verdict.fromDay
+/**
+ * The day protocol and catalogue together would let it begin: the protocol's, and where the protocol then rests on a
+ * default, not before the catalogue's own clock.
+ */
+function opensOn(
+  exercise: Exercise,
+  signature: Signature,
+  fromDay: number | null,
+  state: PatientCase,
+): number | null {
+  if (fromDay === null) return null
+  const then = assess(signature, { ...state, day: fromDay, facts: EVERYTHING_MET, daysSinceReview: null })
   const clock = clockOf(exercise, state)
-  return clock ? Math.max(verdict.fromDay, clock.day) : verdict.fromDay
+  return then.basis === 'default' && clock ? Math.max(fromDay, clock.day) : fromDay
+}
+
+/** First day on which an exercise at a dose could begin, were every criterion met; `null`: never by time. */
+export function exerciseOpeningDay(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  orthosis: Orthosis,
+): number | null {
+  const signature = signatureOf(exercise, dose, orthosis)
+  return opensOn(exercise, signature, openingDay(signature, state), state)
 }

@@ -71,7 +71,7 @@ export function assess(signature: Signature, state: CaseOnDay): Verdict {
         ? [...new Set(forms)].join('; ')
         : null,
     conditions: kind === 'with-care' ? [...new Set(deciding.flatMap((one) => one.conditions))] : [],
-    reasons: distinct(deciding.map((one) => one.reason)),
+    reasons: distinct(telling(deciding).map((one) => one.reason)),
     basis: judged.every((one) => one.basis === 'rule') ? 'rule' : 'default',
   }
 }
@@ -461,7 +461,8 @@ function isDigitJoint(motion: words.Motion): boolean {
   return /^(mcp|pip|dip|thumb)/.test(motion)
 }
 
-const EVERYTHING_MET: FactBook = { status: () => ({ name: 'met' }) }
+/** Supposes that every criterion is met: for days ahead, never for a verdict of today. */
+export const EVERYTHING_MET: FactBook = { status: () => ({ name: 'met' }) }
 
 /** Days on which anything can change, from a day on: starts and ends of windows, gates and orders. */
 function turningDays(state: CaseOnDay): number[] {
@@ -539,6 +540,12 @@ function phaseName(protocol: Protocol, rule: Rule): string {
 
 function sourceText(protocol: Protocol): string {
   return protocol.sources.map((source) => `${source.key} (${source.confidence})`).join(', ')
+}
+
+/** An unguarded composite tells nothing that its joints do not tell: it is left out where they speak. */
+function telling<J extends { atom: Atom; reason: Reason }>(judged: readonly J[]): readonly J[] {
+  const told = judged.filter(({ atom, reason }) => !(atom.kind === 'combo' && reason.rule === 'default'))
+  return told.length > 0 ? told : judged
 }
 
 function distinct(reasons: readonly Reason[]): Reason[] {

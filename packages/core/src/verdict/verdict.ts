@@ -35,6 +35,9 @@ export interface Verdict {
   readonly basis: 'rule' | 'default'
 }
 
+/** Motions a grouped reason names before it counts the rest. */
+const MOST_NAMED = 3
+
 /** Reasons that say the same of several motions, said once: "Active wrist flexion, active wrist extension is open…". */
 export function groupedReasons(reasons: readonly Reason[]): Reason[] {
   const groups = new Map<string, Reason[]>()
@@ -51,9 +54,12 @@ export function groupedReasons(reasons: readonly Reason[]): Reason[] {
     if (group.length === 1) return first
     const said = first.text.startsWith(first.subject) ? first.text.slice(first.subject.length) : null
     if (said === null) return { ...first, atom: group.map((one) => one.atom).join(', ') }
-    const subjects = group.map((one, place) =>
-      place === 0 ? one.subject : one.subject.charAt(0).toLowerCase() + one.subject.slice(1),
-    )
+    const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
+    const named = group
+      .slice(0, MOST_NAMED)
+      .map((one, place) => (place === 0 ? one.subject : lower(one.subject)))
+    const more = group.length - named.length
+    const subjects = more > 0 ? [`${named.join(', ')} and ${more} more`] : named
     const plural = said.replace(/^ is /, ' are ')
     return {
       ...first,

@@ -6,11 +6,10 @@ import {
   criterionMeaning,
   isRestriction,
   isSurgeonsToGive,
-  openingDay,
+  exerciseOpeningDay,
   orthosisFor,
   RED_FLAG_FACTS,
   RESTRICTIONS,
-  signatureOf,
   signedDeg,
   staleAfterDays,
   TEST_NAMES,
@@ -291,7 +290,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
         .filter((exercise) => exercise.conditions.includes(record.episode.conditionId))
         .map((exercise) => {
           const orthosis = orthosisFor(exercise, standingOf(state).phase)
-          const opens = openingDay(signatureOf(exercise, exercise.dose, orthosis), state)
+          const opens = exerciseOpeningDay(exercise, exercise.dose, state, orthosis)
           return {
             id: exercise.id,
             family: exercise.family,
@@ -699,7 +698,7 @@ function overview(
             dose: item.dose,
             isPaused,
             verdict: verdictJson(verdict, anchor),
-            openingDay: openingDay(signatureOf(item.exercise, item.dose, item.orthosis), state),
+            openingDay: exerciseOpeningDay(item.exercise, item.dose, state, item.orthosis),
           })),
         }
       : null,

@@ -40,7 +40,7 @@ const stretches = computed(() =>
   }),
 )
 /** About the width of a letter of the ribbon, in pixels. */
-const LETTER = 6.6
+const LETTER = 6.2
 /** A name cut to its stretch, with a mark that something was cut; nothing where not even a word fits. */
 function fitted(name: string, room: number): string {
   const letters = Math.floor(room / LETTER)
