@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { assessCaseFile, CoreError } from '@pledge/core'
 import { parseYaml } from '../../packages/server/src/catalogue/loadCatalogue.js'
@@ -109,6 +110,13 @@ describe('a case file of a plated wrist on day 45', () => {
     )
     expect(answer.episodes[0]).toMatchObject({ wrongSchool: ['fix.stable'] })
   })
+})
+
+it('the documented example is what running it prints', () => {
+  const read = (name: string) => readFileSync(new URL(`../../docs/${name}`, import.meta.url), 'utf8')
+  expect(assessCaseFile(parseYaml(read('case-example.yaml')), catalogue)).toEqual(
+    JSON.parse(read('case-example.json')),
+  )
 })
 
 describe('a case file that cannot be', () => {

@@ -74,8 +74,8 @@ export const useBoutStore = defineStore('bout', () => {
     unsent.value = await kept.logs()
     if (!token) screen.value = { name: 'pair', problem: null, isChecking: false }
     else {
-      await refresh()
       screen.value = { name: 'today' }
+      await refresh()
     }
   }
   async function speak(next: 'en' | 'es') {
@@ -126,6 +126,11 @@ export const useBoutStore = defineStore('bout', () => {
   async function unpair() {
     token = null
     await kept.keepToken(null)
+    // Nothing covers up a screen that tells the patient to stop.
+    if (screen.value.name === 'today') askForCode()
+  }
+
+  function askForCode() {
     screen.value = { name: 'pair', problem: 'unpaired', isChecking: false }
   }
 
@@ -292,8 +297,9 @@ export const useBoutStore = defineStore('bout', () => {
     return !unsent.value.some((one) => one.id === id)
   }
   async function toToday() {
+    if (!token) return askForCode()
     screen.value = { name: 'today' }
-    await refresh()
+    return refresh()
   }
 
   return {
