@@ -55,7 +55,7 @@ export {
 } from './exercise/assessExercise.js'
 export { readCondition, type Condition } from './exercise/condition.js'
 export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
-export { signatureOf } from './exercise/signatureOf.js'
+export { resistanceOf, signatureOf } from './exercise/signatureOf.js'
 // Dose
 export {
   BOUT_LIMITS,

@@ -44,7 +44,9 @@ describe('a cell of the bench', () => {
 })
 
 describe('an evaluation', () => {
-  beforeEach(() => addEvaluation.mockReset())
+  beforeEach(() => {
+    addEvaluation.mockReset()
+  })
 
   it('compares with the other side measured today, else with its last reading', () => {
     const store = bench()
