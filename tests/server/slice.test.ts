@@ -485,6 +485,8 @@ describe('the audit', () => {
       'fact.withdraw',
       'flag.lift',
       'draft.save',
+      'draft.read',
+      'verdicts.read',
     ]) {
       expect(actions).toContain(action)
     }

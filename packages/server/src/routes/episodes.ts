@@ -232,6 +232,16 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     return new Map((await rows.users.findAll()).map((row) => [row.get().id, row.get().name]))
   }
 
+  async function auditRead(request: FastifyRequest, action: string): Promise<void> {
+    await database.audit({
+      at: clock.now(),
+      actor: request.actor(),
+      action,
+      episodeId: idOf(request),
+      isChange: false,
+    })
+  }
+
   /** Adds something to the record with its audit row; the same id sent twice is stored once. */
   async function add(
     request: FastifyRequest,
@@ -268,13 +278,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       const revision = await database.revisionOf(episodeId)
       const [record, users] = await Promise.all([readRecord(database, episodeId), namesOfUsers()])
       const state = caseOn(record, catalogue, today(), clock.now())
-      await database.audit({
-        at: clock.now(),
-        actor: request.actor(),
-        action: 'episode.read',
-        episodeId,
-        isChange: false,
-      })
+      await auditRead(request, 'episode.read')
       return overview(record, state, users, revision, today())
     },
   )
@@ -285,6 +289,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     async (request) => {
       const record = await readRecord(database, idOf(request))
       const state = caseOn(record, catalogue, today(), clock.now())
+      await auditRead(request, 'verdicts.read')
       const anchor = anchorDate(record)
       return [...catalogue.exercises.values()]
         .filter((exercise) => exercise.conditions.includes(record.episode.conditionId))

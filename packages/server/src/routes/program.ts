@@ -55,7 +55,17 @@ export const program: FastifyPluginAsync<AppContext> = async (
   app.get(
     '/draft',
     { config: { access: STAFF }, schema: { response: { 200: draftReply } } },
-    async (request) => answer(idOf(request)),
+    async (request) => {
+      const episodeId = idOf(request)
+      await database.audit({
+        at: clock.now(),
+        actor: request.actor(),
+        action: 'draft.read',
+        episodeId,
+        isChange: false,
+      })
+      return answer(episodeId)
+    },
   )
 
   app.put(

@@ -26,6 +26,8 @@ const WORDS: Readonly<Record<string, string>> = {
   'flag.raise': 'raised a red flag',
   'flag.lift': 'lifted a red flag',
   'draft.save': 'saved a draft',
+  'draft.read': 'read the draft',
+  'verdicts.read': 'read the verdicts',
   'program.sign': 'signed a program',
   'phone.code': 'made a pairing code',
   'phone.pair': 'was paired',
