@@ -45,7 +45,8 @@ export function assess(signature: Signature, state: CaseOnDay): Verdict {
     return {
       ...nothing('not-yet'),
       fromDay: earliest,
-      missing: state.redLock ? [] : (standing.next?.missing ?? []),
+      missing:
+        state.redLock || earliest === null ? [] : missingAt(earliest, atoms, signature, state, standing),
       reasons: [gate],
     }
   }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { ulid } from 'ulid'
 import { ref } from 'vue'
-import { ApiProblem, messageAt } from '../../shared/api/problem'
-import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import { messageAt } from '../../shared/api/problem'
 import TextInput from '../../shared/parts/TextInput.vue'
+import DialogForm from './DialogForm.vue'
+import { useSending } from './useSending'
 
 /** Asks for the reason of something that takes effect at once: a withdrawal, the lifting of a red flag. */
 const props = defineProps<{
@@ -20,60 +21,28 @@ const emit = defineEmits<{ done: []; close: [] }>()
 const id = ulid()
 const text = ref('')
 const answeredBy = ref('')
-const problem = ref<unknown>(null)
-const isSaving = ref(false)
-
-async function save() {
-  isSaving.value = true
-  problem.value = null
-  try {
-    await props.send({ id, text: text.value, answeredBy: answeredBy.value })
-    emit('done')
-  } catch (error) {
-    problem.value = error
-  } finally {
-    isSaving.value = false
-  }
-}
+const { problem, isSaving, save } = useSending(
+  () => props.send({ id, text: text.value, answeredBy: answeredBy.value }),
+  () => emit('done'),
+)
 </script>
 
 <template>
-  <v-dialog :model-value="true" :aria-label="title" max-width="520" @update:model-value="emit('close')">
-    <v-card>
-      <form class="form" novalidate @submit.prevent="save">
-        <h2>{{ title }}</h2>
-        <p>{{ explanation }}</p>
-        <TextInput v-model="text" :label="label" long :error="messageAt(problem, path)" />
-        <TextInput
-          v-if="answerLabel"
-          v-model="answeredBy"
-          :label="answerLabel"
-          :error="messageAt(problem, 'answeredBy')"
-        />
-        <NoticeBox v-if="problem" tone="stop">{{
-          problem instanceof ApiProblem ? problem.message : 'Not saved. Try again.'
-        }}</NoticeBox>
-        <div class="acts">
-          <v-btn variant="text" @click="emit('close')">Cancel</v-btn>
-          <v-btn type="submit" :loading="isSaving">{{ action }}</v-btn>
-        </div>
-      </form>
-    </v-card>
-  </v-dialog>
+  <DialogForm
+    :title="title"
+    :action="action"
+    :problem="problem"
+    :is-saving="isSaving"
+    @send="save"
+    @close="emit('close')"
+  >
+    <p>{{ explanation }}</p>
+    <TextInput v-model="text" :label="label" long :error="messageAt(problem, path)" />
+    <TextInput
+      v-if="answerLabel"
+      v-model="answeredBy"
+      :label="answerLabel"
+      :error="messageAt(problem, 'answeredBy')"
+    />
+  </DialogForm>
 </template>
-
-<style scoped>
-.form {
-  display: grid;
-  gap: 14px;
-  padding: 20px;
-}
-h2 {
-  font-size: 18px;
-}
-.acts {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
-}
-</style>
