@@ -34,6 +34,7 @@ function verdicts() {
     condition: catalogue.conditions.get('distal-radius-fracture')!,
     day: 30,
     facts: factBook({ today: null, facts: [], assumeRecorded: true }),
+    digits: [],
     states: [],
     orders: [],
     redLock: false,

@@ -110,7 +110,7 @@ describe('what closes a motion of the injured wrist', () => {
     const answer = verdict(exercise({ grips: [{ grip: 'cyl', res: 'R3' }] }), plated({ day: 45 }))
     expect(answer.kind).toBe('not-yet')
     expect(answer.fromDay).toBe(56)
-    expect(answer.form).toContain('up to R2')
+    expect(answer.form?.en).toContain('up to R2')
   })
 
   it('an unstated resistance counts as unrestricted', () => {
@@ -233,7 +233,7 @@ describe('catalogue exercises after a volar plate', () => {
   it('says once what holds for several motions', () => {
     const reasons = groupedReasons(home('fist-gentle', plated({ day: 17 })).reasons)
     expect(reasons).toHaveLength(1)
-    expect(reasons[0]?.text).toMatch(
+    expect(reasons[0]?.text.en).toMatch(
       /^Active big knuckle \(MCP\) flexion, active .* and \d+ more are open from day 0/,
     )
   })

@@ -14,7 +14,16 @@ interface CaseWish {
 }
 
 /** A plated wrist on a day with everything recorded, less what a test takes away. */
-export function plated({ day = 45, without = [], facts = {}, over = {} }: CaseWish = {}): PatientCase {
+export function plated(wish: CaseWish = {}): PatientCase {
+  return caseOf('DRF-VLP-EARLY', { day: 45, ...wish })
+}
+
+/** A case of any protocol with everything recorded, less what a test takes away. */
+export function caseOf(
+  protocolId: string,
+  { day = 0, without = [], facts = {}, over = {} }: CaseWish = {},
+): PatientCase {
+  const protocol = catalogue.protocols.get(protocolId)!
   const recorded = Object.entries(facts).map(([what, value]): RecordedFact => ({
     what: what as RecordedFact['what'],
     value: value!,
@@ -28,10 +37,11 @@ export function plated({ day = 45, without = [], facts = {}, over = {} }: CaseWi
     withdrawn: true,
   }))
   return {
-    protocol: catalogue.protocols.get('DRF-VLP-EARLY')!,
-    condition: catalogue.conditions.get('distal-radius-fracture')!,
+    protocol,
+    condition: catalogue.conditions.get(protocol.condition)!,
     day,
     facts: factBook({ today: null, facts: [...recorded, ...withdrawn], assumeRecorded: true }),
+    digits: [],
     states: [],
     orders: [],
     redLock: false,

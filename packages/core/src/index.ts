@@ -12,7 +12,14 @@ export { CORE_ERROR_CODES, CoreError, type CoreErrorCode } from './errors.js'
 export { DocumentReader } from './reading/documentReader.js'
 // Protocols, phases, criteria
 export * from './protocol/vocabulary.js'
-export { criterionMeaning, criterionOf, isSurgeonsToGive, type Criterion } from './protocol/criterion.js'
+export * from './protocol/names.js'
+export {
+  criterionMeaning,
+  criterionOf,
+  giverOf,
+  isSurgeonsToGive,
+  type Criterion,
+} from './protocol/criterion.js'
 export {
   factBook,
   LOGGED_PAIN_HOURS,
@@ -22,9 +29,13 @@ export {
   type LoggedPain,
   type RecordedFact,
 } from './protocol/facts.js'
-export type { Phase, Protocol, Rule, Source, Wear } from './protocol/protocol.js'
+export { bindProtocol, UNBOUND, type Binding } from './protocol/bindProtocol.js'
+export { lintProtocol, type Finding } from './protocol/lintProtocol.js'
+export type { Phase, Protocol, Rule, Source, Variable, Variant, Wear } from './protocol/protocol.js'
 export { FREEZE_AFTER_DAYS, phaseOn, type PhaseStanding } from './protocol/phaseOn.js'
 export { readProtocol } from './protocol/readProtocol.js'
+export { restartedDay, type Slip } from './protocol/restartedDay.js'
+export { unansweredSelection, wrongSchool } from './protocol/wrongSchool.js'
 export { shiftProtocol } from './protocol/shiftProtocol.js'
 export {
   isRestriction,
@@ -34,7 +45,12 @@ export {
   type Restriction,
 } from './protocol/restrictions.js'
 // Verdicts
-export { assess, openingDay, type CaseOnDay } from './verdict/assess.js'
+export { assess, openingDay, verdictKind } from './verdict/assess.js'
+export { atomsOf, atomText, type Atom } from './verdict/atoms.js'
+export { atomWords } from './verdict/atomWords.js'
+export { EVERYTHING_MET, type CaseOnDay } from './verdict/caseOnDay.js'
+export { explainVerdict } from './verdict/explainVerdict.js'
+export { whatWouldOpen, type Opener } from './verdict/whatWouldOpen.js'
 export { readOrder, type Order } from './verdict/order.js'
 export { readSignature, type Signature } from './verdict/signature.js'
 export {
@@ -49,6 +65,7 @@ export {
 export * from './exercise/exercise.js'
 export {
   assessExercise,
+  alwaysWorn,
   exerciseOpeningDay,
   orthosisFor,
   type PatientCase,

@@ -10,6 +10,7 @@ export const obj = <T extends Record<string, unknown>>(properties: T) =>
 /** Keys of the answer's own choosing, all of one shape. */
 export const map = <T>(values: T) => ({ type: 'object', additionalProperties: values }) as const
 
+export const openerReply = obj({ kind: str, text: str, giver: str, what: str, date: maybe(str) })
 export const verdictReply = obj({
   kind: str,
   fromDay: maybe(whole),
@@ -18,6 +19,8 @@ export const verdictReply = obj({
   form: maybe(str),
   conditions: list(str),
   reasons: list(obj({ rule: str, atom: str, text: str, source: str })),
+  openers: list(openerReply),
+  explanation: obj({ en: str, es: str }),
 })
 export const doseReply = obj({
   sets: whole,

@@ -9,20 +9,26 @@ import { factBook, type RecordedFact } from '../protocol/facts.js'
 import { phaseOn } from '../protocol/phaseOn.js'
 import type { Protocol } from '../protocol/protocol.js'
 import { readArcs } from '../protocol/readWords.js'
-import { shiftProtocol } from '../protocol/shiftProtocol.js'
+import { inEach, type Said } from '../protocol/names.js'
+import { bindProtocol } from '../protocol/bindProtocol.js'
+import { wrongSchool } from '../protocol/wrongSchool.js'
 import {
   ANCHORS,
   CRITERION_FLAGS,
   CRITERION_NUMBERS,
   CRITERION_ORDINALS,
+  DIGITS,
   ORTHOSES,
   STATES,
   type Arcs,
   type CriterionName,
+  type Digit,
   type Orthosis,
 } from '../protocol/vocabulary.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { assess } from '../verdict/assess.js'
+import { factsInStates } from '../verdict/caseOnDay.js'
+import { explainVerdict } from '../verdict/explainVerdict.js'
 import { readOrder } from '../verdict/order.js'
 import { readSignature, type Signature } from '../verdict/signature.js'
 import { worseKind, type Verdict } from '../verdict/verdict.js'
@@ -48,10 +54,10 @@ const EPISODE_KEYS = [
   'equipment',
   'orders',
 ] as const
-const DIGITS = ['thumb', 'index', 'middle', 'ring', 'little'] as const
 /** A file that asks for more is broken or hostile. */
 const MOST_EXERCISES = 2000
 const MOST_RECORDS = 2000
+const MOST_SHIFTS = 50
 
 interface AskedExercise {
   readonly exercise: Exercise | null
@@ -60,6 +66,7 @@ interface AskedExercise {
   /** `null`: pre-filled with what the phase keeps on. */
   readonly orthosis: Orthosis | null
   readonly posture: Arcs | null
+  readonly digits: readonly Digit[] | null
 }
 
 interface ReadEpisode {
@@ -94,17 +101,16 @@ export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAss
     today,
     episodes: episodes.map((episode) => {
       const { state } = episode
-      const standing = phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview)
+      const facts = factsInStates(state.facts, state.states)
+      const standing = phaseOn(state.protocol, state.day, facts, state.daysSinceReview)
       const next = standing.next
       return {
         protocol: state.protocol.id,
         day: state.day,
-        wrongSchool: state.protocol.select
-          .filter((criterion) => ['notSo', 'withdrawn'].includes(state.facts.status(criterion).name))
-          .map((criterion) => criterion.text),
+        wrongSchool: wrongSchool(state.protocol, state.facts).map((criterion) => criterion.text),
         phase: standing.phase && {
           id: standing.phase.id,
-          name: standing.phase.name,
+          name: standing.phase.name.en,
           heldBy: standing.heldBy.map((criterion) => criterion.text),
         },
         nextPhase: next && {
@@ -137,7 +143,11 @@ export interface CaseVerdict {
   readonly missing: readonly string[]
   readonly form: string | null
   readonly conditions: readonly string[]
+  /** What else opens it: a lifted flag, a review, another school. */
+  readonly unlock: readonly string[]
   readonly reasons: readonly { episode: number; rule: string; atom: string; text: string; source: string }[]
+  /** The same reasons as a short text. */
+  readonly explanation: Said
   /** The orthosis it was judged in. */
   readonly in: Orthosis
 }
@@ -148,38 +158,75 @@ function verdictOf(
   dated: (day: number | null, episode: ReadEpisode) => ClinicalDay | null,
 ): CaseVerdict {
   const first = episodes[0]!.state
-  const standing = phaseOn(first.protocol, first.day, first.facts, first.daysSinceReview)
+  const firstFacts = factsInStates(first.facts, first.states)
+  const standing = phaseOn(first.protocol, first.day, firstFacts, first.daysSinceReview)
   const orthosis =
     asked.orthosis ??
     (asked.exercise ? orthosisFor(asked.exercise, standing.phase) : asked.signature!.orthosis)
+  const signature = asked.signature && { ...asked.signature, digits: asked.digits ?? asked.signature.digits }
   const verdicts = episodes.map(({ state }) =>
     asked.exercise
-      ? assessExercise(asked.exercise, asked.dose!, state, { orthosis, posture: asked.posture })
-      : assess(asked.signature!, state),
+      ? assessExercise(asked.exercise, asked.dose!, state, {
+          orthosis,
+          posture: asked.posture,
+          digits: asked.digits,
+        })
+      : assess(signature!, state),
   )
   const kind = verdicts.map((verdict) => verdict.kind).reduce(worseKind)
   const deciding = verdicts
     .map((verdict, index) => ({ verdict, index }))
     .filter(({ verdict }) => verdict.kind === kind)
-  // The later day of several injuries; unknown for one is unknown for all.
-  const latest = deciding.some(({ verdict }) => verdict.fromDay === null)
-    ? null
-    : deciding.reduce((a, b) => (b.verdict.fromDay! > a.verdict.fromDay! ? b : a))
+  const opensIn = openingIn(signature, episodes, deciding)
+  const decidingEpisode = episodes[deciding[0]!.index]!
+  const fromDay = opensIn === null ? null : decidingEpisode.state.day + opensIn
+  const form = deciding.every(({ verdict }) => verdict.form !== null)
+    ? [...new Set(deciding.map(({ verdict }) => verdict.form!.en))].join('; ')
+    : null
   return {
     exercise: asked.exercise?.id ?? asked.signature!.name,
     verdict: kind,
-    from: latest ? dated(latest.verdict.fromDay, episodes[latest.index]!) : null,
-    fromDay: latest?.verdict.fromDay ?? null,
+    from: fromDay === null ? null : dated(fromDay, decidingEpisode),
+    fromDay,
     missing: [
       ...new Set(deciding.flatMap(({ verdict }) => verdict.missing.map((criterion) => criterion.text))),
     ],
-    form: deciding.map(({ verdict }) => verdict.form).find((form) => form !== null) ?? null,
-    conditions: deciding.flatMap(({ verdict }) => [...verdict.conditions]),
+    form,
+    conditions: [...new Set(deciding.flatMap(({ verdict }) => verdict.conditions.map((one) => one.en)))],
+    unlock: [...new Set(deciding.flatMap(({ verdict }) => verdict.unlock.map((one) => one.en)))],
     reasons: deciding.flatMap(({ verdict, index }) =>
-      verdict.reasons.map(({ rule, atom, text, source }) => ({ episode: index, rule, atom, text, source })),
+      verdict.reasons.map(({ rule, atom, text, source }) => ({
+        episode: index,
+        rule,
+        atom,
+        text: text.en,
+        source,
+      })),
+    ),
+    explanation: inEach((language) =>
+      deciding.map(({ verdict }) => explainVerdict(verdict, language)).join(' '),
     ),
     in: orthosis,
   }
+}
+
+/** Days until every injury lets it begin; `null`: never by time. */
+function openingIn(
+  signature: Signature | null,
+  episodes: readonly ReadEpisode[],
+  deciding: readonly { readonly verdict: Verdict; readonly index: number }[],
+): number | null {
+  if (deciding[0]!.verdict.kind !== 'not-yet') return null
+  if (signature) {
+    const states = episodes.map(({ state }) => state) as [PatientCase, ...PatientCase[]]
+    const { fromDay } = assess(signature, ...states)
+    return fromDay === null ? null : fromDay - states[deciding[0]!.index]!.day
+  }
+  // The later day of several injuries; unknown for one is unknown for all.
+  const offsets = deciding.map(({ verdict, index }) =>
+    verdict.fromDay === null ? null : verdict.fromDay - episodes[index]!.state.day,
+  )
+  return offsets.some((offset) => offset === null) ? null : Math.max(...(offsets as number[]))
 }
 
 function roundedBurden(asked: readonly AskedExercise[]): CaseAssessment['burden'] {
@@ -221,17 +268,9 @@ function readEpisode(
   const conditionId = part['condition']!.optional((id) => id.text()) ?? known.condition
   if (conditionId !== known.condition)
     part['condition']!.refuse(`"${known.condition}", the condition of ${protocolId}`)
-  if (!part['variant']!.isMissing) part['variant']!.refuse(`null: ${protocolId} has no variants`)
-  if (!part['vars']!.isMissing && Object.keys(part['vars']!.anyObject()).length > 0)
-    part['vars']!.refuse(`nothing: ${protocolId} has no per-patient values`)
-  let protocol: Protocol = known
-  for (const shift of part['shifts']!.optionalList()) {
-    const pair = shift.list()
-    if (pair.length !== 2) shift.refuse('[days, after-day]')
-    protocol = shiftProtocol(protocol, pair[0]!.integer(-400, 400), pair[1]!.integer(0, 1000))
-  }
+  const protocol = bindFrom(part, known)
   part['side']!.optional((side) => side.oneOf(['left', 'right']))
-  part['digits']!.optionalList().forEach((digit) => digit.oneOf(DIGITS))
+  const digits = part['digits']!.optionalList().map((digit): Digit => digit.oneOf(DIGITS))
   part['equipment']!.optionalList().forEach((item) => item.text())
   const { anchorDate, day } = readDay(part['anchors']!, protocol, today, dayGiven)
   const assumeRecorded = part['assumeRecorded']!.optional((flag) => flag.flag()) ?? false
@@ -248,6 +287,7 @@ function readEpisode(
       condition: catalogue.conditions.get(conditionId)!,
       day,
       facts: factBook({ today, facts: [...recorded, ...withdrawn], assumeRecorded }),
+      digits,
       states: part['states']!.optionalList().map((state) => state.oneOf(STATES)),
       orders: readList(part['orders']!, 200).map((order, index) => readOrder(order, `order.${index + 1}`)),
       redLock: part['redLock']!.optional((flag) => flag.flag()) ?? false,
@@ -256,6 +296,31 @@ function readEpisode(
         word.oneOf(CONTRAINDICATIONS),
       ),
     },
+  }
+}
+
+/** The protocol with the episode's variant, values and shifts; a refusal names the episode's own path. */
+function bindFrom(part: Readonly<Record<string, DocumentReader>>, protocol: Protocol): Protocol {
+  const vars = part['vars']!
+  const shifts = readList(part['shifts']!, MOST_SHIFTS).map((shift) => {
+    const pair = shift.list()
+    if (pair.length !== 2) shift.refuse('[days, after-day]')
+    return [pair[0]!.integer(-400, 400), pair[1]!.integer(0, 1000)] as const
+  })
+  try {
+    return bindProtocol(protocol, {
+      variant: part['variant']!.optional((variant) => variant.text()),
+      values: vars.isMissing
+        ? {}
+        : Object.fromEntries(
+            Object.entries(vars.anyObject()).map(([name, value]) => [name, value.number(-180, 180)]),
+          ),
+      shifts,
+    })
+  } catch (error) {
+    if (!(error instanceof CoreError) || error.path.startsWith('episode')) throw error
+    const episodePath = vars.path.replace(/\.?vars$/, '')
+    throw new CoreError(error.code, `${episodePath}.${error.path}`, error.message)
   }
 }
 
@@ -313,20 +378,24 @@ function readExercises(reader: DocumentReader, episode: ReadEpisode, catalogue: 
       dose: exercise.dose,
       orthosis: null,
       posture: null,
+      digits: null,
     }))
   }
   return readList(reader, MOST_EXERCISES).map((item) => {
     const part = item.object(['id', 'in', 'posture', 'dose', 'digits', 'signature'])
     if (part['id']!.isMissing === part['signature']!.isMissing)
       item.refuse('either the id of a catalogue exercise or a signature')
-    part['digits']!.optionalList().forEach((digit) => digit.oneOf(DIGITS))
+    const digits = part['digits']!.optional((list) => list.list().map((digit): Digit => digit.oneOf(DIGITS)))
     if (!part['signature']!.isMissing) {
+      for (const key of ['in', 'posture', 'dose'])
+        if (!part[key]!.isMissing) part[key]!.refuse('nothing here: a signature states it itself')
       return {
         exercise: null,
         signature: readSignature(part['signature']!),
         dose: null,
         orthosis: null,
         posture: null,
+        digits,
       }
     }
     const id = part['id']!.text()
@@ -343,6 +412,7 @@ function readExercises(reader: DocumentReader, episode: ReadEpisode, catalogue: 
       dose: part['dose']!.isMissing ? exercise.dose : readAskedDose(part['dose']!, exercise),
       orthosis: part['in']!.optional((word) => word.oneOf(ORTHOSES)) ?? 'none',
       posture: part['posture']!.optional(readArcs),
+      digits,
     }
   })
 }

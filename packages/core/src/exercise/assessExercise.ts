@@ -1,7 +1,9 @@
 import type { Phase } from '../protocol/protocol.js'
 import { phaseOn } from '../protocol/phaseOn.js'
-import { ORTHOSIS_NAMES, type Arcs, type Orthosis } from '../protocol/vocabulary.js'
-import { assess, EVERYTHING_MET, openingDay, type CaseOnDay } from '../verdict/assess.js'
+import { ORTHOSIS_NAMES, type Said } from '../protocol/names.js'
+import type { Arcs, Digit, Orthosis } from '../protocol/vocabulary.js'
+import { assess, openingDay } from '../verdict/assess.js'
+import { EVERYTHING_MET, factsInStates, type CaseOnDay } from '../verdict/caseOnDay.js'
 import type { Signature } from '../verdict/signature.js'
 import type { Reason, Verdict } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
@@ -16,8 +18,7 @@ export interface PatientCase extends CaseOnDay {
 
 /** The orthosis a phase keeps on always, where the exercise accepts it; otherwise without. */
 export function orthosisFor(exercise: Exercise, phase: Phase | null): Orthosis {
-  const always = alwaysWorn(phase)
-  return always && exercise.worn.includes(always) ? always : 'none'
+  return alwaysWorn(phase).find((orthosis) => exercise.worn.includes(orthosis)) ?? 'none'
 }
 
 /** How the exercise is to be done, where it differs from what the phase suggests. */
@@ -25,10 +26,16 @@ export interface HowDone {
   readonly orthosis?: Orthosis
   /** Joints the exercise leaves open, kept where the therapist says. */
   readonly posture?: Arcs | null
+  /** The digits it is done with; `null` = every finger, or the thumb. */
+  readonly digits?: readonly Digit[] | null
 }
 
-function alwaysWorn(phase: Phase | null): Orthosis | null {
-  return phase?.wear.find((wear) => wear.keep === 'always')?.orthosis ?? null
+/** The orthoses a phase keeps on always, also while exercising; yoke and wrist orthosis together are one. */
+export function alwaysWorn(phase: Phase | null): Orthosis[] {
+  const kept = (phase?.wear ?? [])
+    .filter((wear) => wear.keep === 'always' && !wear.offFor.includes('exercise') && wear.orthosis !== 'none')
+    .map((wear) => wear.orthosis)
+  return kept.includes('RME') && kept.includes('WRO') ? ['RME_WRO', ...kept] : kept
 }
 
 /**
@@ -42,35 +49,48 @@ export function assessExercise(
   state: PatientCase,
   done: HowDone = {},
 ): Verdict {
-  const standing = phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview)
+  const facts = factsInStates(state.facts, state.states)
+  const standing = phaseOn(state.protocol, state.day, facts, state.daysSinceReview)
   const worn = done.orthosis ?? orthosisFor(exercise, standing.phase)
   const derived = signatureOf(exercise, dose, worn)
-  const signature = { ...derived, posture: { ...done.posture, ...derived.posture } }
+  const signature = {
+    ...derived,
+    digits: done.digits ?? derived.digits,
+    posture: { ...done.posture, ...derived.posture },
+  }
   const byProtocol = assess(signature, state)
   const barring = exercise.contraindications.filter((word) => state.contraindications.includes(word))
   if (barring.length > 0) {
-    const text = `Barred by a contraindication on record: ${barring.join(', ')}.`
+    const text = {
+      en: `Barred by a contraindication on record: ${barring.join(', ')}.`,
+      es: `No se hace por una contraindicación registrada: ${barring.join(', ')}.`,
+    }
     return refused('never', byProtocol, null, reason('catalogue.contraindication', text))
   }
   if (byProtocol.kind === 'never' || byProtocol.kind === 'not-yet') {
     return { ...byProtocol, fromDay: opensOn(exercise, signature, byProtocol.fromDay, state) }
   }
   const always = alwaysWorn(standing.phase)
-  if (always && worn === 'none' && byProtocol.basis === 'default') {
-    const wear = standing.phase!.wear.find((one) => one.orthosis === always)!
-    if (!wear.offFor.includes('exercise')) {
-      const opens = state.protocol.phases.find(
-        (phase) => alwaysWorn(phase) !== always && phase.days[0] >= state.day,
-      )
-      const text = `Needs the ${ORTHOSIS_NAMES[always] ?? always} off, and in this phase it stays on: ${wear.text}`
-      return refused('not-yet', byProtocol, opens?.days[0] ?? null, reason('catalogue.orthosis', text))
+  if (always.length > 0 && worn === 'none' && byProtocol.basis === 'default') {
+    const wear = standing.phase!.wear.find((one) => one.orthosis === always.at(-1))!
+    const opens = state.protocol.phases.find(
+      (phase) => phase.days[0] >= state.day && !alwaysWorn(phase).includes(wear.orthosis),
+    )
+    const text = {
+      en: `Needs ${ORTHOSIS_NAMES[wear.orthosis].en} off, and in this phase it stays on: ${wear.text.en}`,
+      es: `Pide quitar ${ORTHOSIS_NAMES[wear.orthosis].es}, y en esta fase se queda puesta: ${wear.text.es}`,
     }
+    return refused('not-yet', byProtocol, opens?.days[0] ?? null, reason('catalogue.orthosis', text))
   }
   const clock = clockOf(exercise, state)
   if (clock && state.day < clock.day) {
     if (byProtocol.basis === 'default')
       return refused('not-yet', byProtocol, clock.day, reason(clock.rule, clock.text))
-    const text = `Earlier than the catalogue's usual week ${Math.floor(clock.day / 7)}: ${clock.text}`
+    const week = Math.floor(clock.day / 7)
+    const text = {
+      en: `Earlier than the catalogue's usual week ${week}: ${clock.text.en}`,
+      es: `Antes de la semana habitual del catálogo, la ${week}: ${clock.text.es}`,
+    }
     return {
       ...byProtocol,
       kind: 'with-care',
@@ -82,22 +102,27 @@ export function assessExercise(
 }
 
 function refused(kind: 'never' | 'not-yet', verdict: Verdict, fromDay: number | null, why: Reason): Verdict {
-  return { ...verdict, kind, fromDay, missing: [], form: null, conditions: [], reasons: [why] }
+  return { ...verdict, kind, fromDay, missing: [], form: null, conditions: [], reasons: [why], unlock: [] }
 }
 
-function reason(rule: string, text: string): Reason {
-  return { rule, atom: '', subject: '', text, source: 'catalogue, common practice (medium)' }
+const NO_SUBJECT: Said = { en: '', es: '' }
+
+function reason(rule: string, text: Said): Reason {
+  return { rule, atom: '', subject: NO_SUBJECT, text, source: 'catalogue, common practice (medium)' }
 }
 
 /** The day from which the catalogue's own clock (usual week, ceilings) is satisfied, and what sets it. */
-function clockOf(exercise: Exercise, state: PatientCase): { day: number; rule: string; text: string } | null {
+function clockOf(exercise: Exercise, state: PatientCase): { day: number; rule: string; text: Said } | null {
   const usual = usualWeek(exercise, state)
   const ceiling = ceilingWeek(exercise, state.condition)
   if (ceiling !== null && ceiling.week > (usual ?? 0)) {
     return { day: ceiling.week * 7, rule: 'catalogue.ceiling', text: ceiling.text }
   }
   if (usual === null || usual === 0) return null
-  const text = `after this injury the exercise usually starts in week ${usual} (day ${usual * 7}).`
+  const text = {
+    en: `after this injury the exercise usually starts in week ${usual} (day ${usual * 7}).`,
+    es: `tras esta lesión el ejercicio suele empezar en la semana ${usual} (día ${usual * 7}).`,
+  }
   return { day: usual * 7, rule: 'catalogue.gate', text }
 }
 
@@ -109,8 +134,8 @@ function usualWeek(exercise: Exercise, state: PatientCase): number | null {
   return school === undefined ? own : Math.min(own, school)
 }
 
-function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; text: string } | null {
-  let latest: { week: number; text: string } | null = null
+function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; text: Said } | null {
+  let latest: { week: number; text: Said } | null = null
   for (const stress of exercise.stress) {
     const exceeds = (weekIndex: number) => {
       const limit = condition.ceilings[weekIndex]!.limits.find(
@@ -121,7 +146,10 @@ function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; 
     const lastExceeded = condition.ceilings.findLastIndex((_, index) => exceeds(index))
     const opens = lastExceeded < 0 ? undefined : condition.ceilings[lastExceeded + 1]
     if (opens && opens.fromWeek > (latest?.week ?? 0)) {
-      const text = `${stress.mode} of ${stress.structure} at level "${stress.level}" is usual from week ${opens.fromWeek}.`
+      const text = {
+        en: `${stress.mode} of ${stress.structure} at level "${stress.level}" is usual from week ${opens.fromWeek}.`,
+        es: `${stress.mode} de ${stress.structure} a nivel "${stress.level}" es habitual desde la semana ${opens.fromWeek}.`,
+      }
       latest = { week: opens.fromWeek, text }
     }
   }

@@ -135,6 +135,7 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
     name: exercise.text.en.name,
     motions,
     orthosis,
+    digits: null,
     posture: postureOf(exercise, travel.moved),
     combos: isMoving
       ? combosOf(exercise, dose).map((combo) => ({ combo, mode: comboMode, res: isResisting ? res : null }))

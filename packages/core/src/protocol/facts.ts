@@ -89,21 +89,28 @@ export function factBook({
     'pain.rest': worstLogged(recent.map((log) => log.before)),
   }
 
+  const known = new Map<string, CriterionStatus>()
   return {
     status(criterion) {
-      const fact = latest.get(criterion.name)
-      const fromLogs = logged[criterion.name] ?? null
-      if (fact?.withdrawn) return { name: 'withdrawn' }
-      if (!fact && fromLogs === null) return { name: assumeRecorded ? 'met' : 'neverRecorded' }
-      const limitDays = staleAfterDays(criterion.name)
-      if (fact && fact.date !== null && today !== null && limitDays !== null && fromLogs === null) {
-        if (daysBetween(fact.date, today) > limitDays) {
-          return { name: 'stale', date: fact.date, afterDays: limitDays }
-        }
-      }
-      const value = worseOf(fact?.value ?? null, fromLogs)
-      return isTrueOf(criterion, value) ? { name: 'met' } : { name: 'notSo', value }
+      let status = known.get(criterion.text)
+      if (!status) known.set(criterion.text, (status = statusOf(criterion)))
+      return status
     },
+  }
+
+  function statusOf(criterion: Criterion): CriterionStatus {
+    const fact = latest.get(criterion.name)
+    const fromLogs = logged[criterion.name] ?? null
+    if (fact?.withdrawn) return { name: 'withdrawn' }
+    if (!fact && fromLogs === null) return { name: assumeRecorded ? 'met' : 'neverRecorded' }
+    const limitDays = staleAfterDays(criterion.name)
+    if (fact && fact.date !== null && today !== null && limitDays !== null && fromLogs === null) {
+      if (daysBetween(fact.date, today) > limitDays) {
+        return { name: 'stale', date: fact.date, afterDays: limitDays }
+      }
+    }
+    const value = worseOf(fact?.value ?? null, fromLogs)
+    return isTrueOf(criterion, value) ? { name: 'met' } : { name: 'notSo', value }
   }
 }
 

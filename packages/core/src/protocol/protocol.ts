@@ -1,9 +1,11 @@
 import type { Criterion } from './criterion.js'
+import type { Said } from './names.js'
 import type {
   Act,
   Actor,
   Anchor,
   Arcs,
+  Axis,
   Combo,
   Grip,
   Mode,
@@ -27,7 +29,7 @@ export interface Source {
 /** What a rule or gate speaks about. */
 export type Target =
   | { readonly kind: 'motion'; readonly modes: readonly Mode[]; readonly motions: ReadonlySet<Motion> }
-  | { readonly kind: 'combo'; readonly combo: Combo; readonly modes: readonly Mode[] | null }
+  | { readonly kind: 'combo'; readonly combos: readonly Combo[]; readonly modes: readonly Mode[] | null }
   | { readonly kind: 'grip'; readonly grips: readonly Grip[] }
   | { readonly kind: 'kg'; readonly kg: number }
   | { readonly kind: 'test'; readonly tests: readonly Test[] }
@@ -53,6 +55,8 @@ export interface Rule {
   /** First day it no longer holds; `null` = open. */
   readonly until: number | null
   readonly arc: Arcs | null
+  /** Ends of `arc` or `beyond` that a patient's own values set: `arc` holds them at the protocol's defaults. */
+  readonly variableEnds: readonly VariableEnd[]
   readonly posture: Arcs | null
   readonly inOrthosis: readonly Orthosis[] | null
   readonly beyond: Arcs | null
@@ -64,9 +68,19 @@ export interface Rule {
   readonly needs: readonly Criterion[]
   /** A gate that opens only with care. */
   readonly asCaution: boolean
-  readonly why: string | null
-  readonly note: string | null
+  readonly why: Said | null
+  readonly note: Said | null
   readonly dose: string | null
+  /** What opens it where time never does: a change of program, a clinician's decision. */
+  readonly unlock: Said | null
+}
+
+/** The lower end of an arc as an expression of a patient's value, `xb0-10`: never below 0. */
+export interface VariableEnd {
+  readonly of: 'arc' | 'beyond'
+  readonly axis: Axis
+  readonly variable: string
+  readonly minus: number
 }
 
 /** When an orthosis stays on in a phase. */
@@ -74,12 +88,12 @@ export interface Wear {
   readonly orthosis: Orthosis
   readonly keep: 'always' | 'night' | 'tasks' | 'asNeeded'
   readonly offFor: readonly ('hygiene' | 'exercise')[]
-  readonly text: string
+  readonly text: Said
 }
 
 export interface Phase {
   readonly id: string
-  readonly name: string
+  readonly name: Said
   /** `[start, end)` in days; `null` = open. */
   readonly days: readonly [number, number | null]
   readonly entry: readonly Criterion[]
@@ -91,6 +105,30 @@ export interface Phase {
   readonly forbid: readonly Rule[]
 }
 
+/** A value that is set per patient, with the protocol's default. */
+export interface Variable {
+  readonly name: Said
+  readonly unit: string
+  readonly value: number
+  readonly range: readonly [number, number]
+}
+
+/** A named kind of the same injury whose windows lie elsewhere. */
+export interface Variant {
+  readonly name: Said
+  readonly windowShiftDays: number
+  /** Only windows later than this day move. */
+  readonly after: number
+}
+
+/** A day counter that starts again when the orthosis slipped. */
+export interface RestartingClock {
+  readonly counter: 'consecutive_splint_days'
+  readonly restartIf: Said
+  readonly restartTo: number
+  readonly partialCredit: 'therapist'
+}
+
 export interface Protocol {
   readonly id: string
   readonly title: string
@@ -99,18 +137,44 @@ export interface Protocol {
   readonly version: number
   readonly anchor: Anchor
   readonly guard: ReadonlySet<Motion>
+  /** The guard covers every finger of the hand, not only the injured ones. */
+  readonly guardsAllDigits: boolean
   readonly guardCombos: readonly Combo[]
   readonly guardStress: readonly Stress[]
-  readonly guardNerve: boolean
+  readonly guardNerve: readonly Nerve[]
   readonly sources: readonly Source[]
   readonly evidence: string
   /** Facts that make this school eligible at all. */
   readonly select: readonly Criterion[]
+  /** Motions guarded against I and R, hyperextension included. */
   readonly strengthMotions: ReadonlySet<Motion>
   readonly strengthGrips: readonly Grip[]
+  readonly variables: Readonly<Record<string, Variable>>
+  readonly variants: Readonly<Record<string, Variant>>
+  readonly clock: RestartingClock | null
+  /** Windows may move by the grade of adhesion (A8). */
+  readonly adjustsByAdhesion: boolean
+  /** Planned with spare weeks (A4). */
+  readonly hasContingency: boolean
   readonly never: readonly Rule[]
   readonly phases: readonly Phase[]
   readonly gates: readonly Rule[]
-  readonly redFlags: readonly string[]
+  /** What the patient must report at once. */
+  readonly redFlags: readonly Said[]
   readonly yellowFlags: readonly string[]
+}
+
+/** A protocol with every rule replaced by what a function makes of it. */
+export function mapRules(protocol: Protocol, change: (rule: Rule) => Rule): Protocol {
+  return {
+    ...protocol,
+    never: protocol.never.map(change),
+    gates: protocol.gates.map(change),
+    phases: protocol.phases.map((phase) => ({
+      ...phase,
+      allow: phase.allow.map(change),
+      caution: phase.caution.map(change),
+      forbid: phase.forbid.map(change),
+    })),
+  }
 }

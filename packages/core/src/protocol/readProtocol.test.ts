@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { CoreError } from '../errors.js'
+import { lintProtocol } from './lintProtocol.js'
 import { readProtocol } from './readProtocol.js'
 
 const GATES = [
@@ -12,14 +13,15 @@ const GATES = [
     act: ['adl_mod', 'drive', 'wb', 'work_manual', 'sport_nc', 'sport_c'],
   },
 ]
+const said = (text: string) => ({ en: text, es: text })
 const phase = (id: string, days: (number | null)[], changes: object = {}) => ({
   id,
-  name: id,
+  name: said(id),
   days,
   entry: ['ord.rom'],
   goals: 'g',
-  wear: [{ orthosis: 'WRO', keep: 'always', offFor: [], text: 't' }],
-  allow: [{ m: ['A'], mv: ['wrist.*'] }],
+  wear: [{ orthosis: 'WRO', keep: 'always', offFor: [], text: said('t') }],
+  allow: [{ m: ['A', 'P', 'S'], mv: ['wrist.*'] }],
   ...changes,
 })
 const protocol = (changes: object = {}) => ({
@@ -41,7 +43,8 @@ const protocol = (changes: object = {}) => ({
 })
 const refusedAt = (document: object): string => {
   try {
-    readProtocol(document)
+    const [finding] = lintProtocol(readProtocol(document))
+    if (finding) return finding.path
   } catch (error) {
     if (error instanceof CoreError) return error.path
     throw error
@@ -65,19 +68,19 @@ describe('a protocol file', () => {
     [
       'a gap between windows',
       protocol({ phases: [phase('P1', [0, 14]), phase('P2', [15, null])] }),
-      'phases.1.days.0',
+      'phases.1.days',
     ],
     [
       'an overlap of windows',
       protocol({ phases: [phase('P1', [0, 14]), phase('P2', [13, null])] }),
-      'phases.1.days.0',
+      'phases.1.days',
     ],
-    ['a start after day 0', protocol({ phases: [phase('P1', [1, null])] }), 'phases.0.days.0'],
-    ['a last phase that ends', protocol({ phases: [phase('P1', [0, 14])] }), 'phases.0.days.1'],
+    ['a start after day 0', protocol({ phases: [phase('P1', [1, null])] }), 'phases.0.days'],
+    ['a last phase that ends', protocol({ phases: [phase('P1', [0, 14])] }), 'phases.0.days'],
     [
       'a phase after an open one',
       protocol({ phases: [phase('P1', [0, null]), phase('P2', [14, null])] }),
-      'phases.1.days.0',
+      'phases.1.days',
     ],
     [
       'a ban without a reason',
@@ -124,7 +127,7 @@ describe('a protocol file', () => {
         phases: [
           phase('P1', [0, null], {
             allow: [{ m: ['A'], mv: ['pip.*'] }],
-            forbid: [{ m: ['S'], mv: ['pip.ext'], why: 'w' }],
+            forbid: [{ m: ['S'], mv: ['pip.ext'], why: said('w') }],
           }),
         ],
       }),

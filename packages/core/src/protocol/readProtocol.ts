@@ -1,6 +1,19 @@
 import { DocumentReader } from '../reading/documentReader.js'
 import { criterionOf, type Criterion } from './criterion.js'
-import type { Phase, Protocol, Rule, RuleKind, Source, Target, Wear } from './protocol.js'
+import { LANGUAGES, type Said } from './names.js'
+import type {
+  Phase,
+  Protocol,
+  RestartingClock,
+  Rule,
+  RuleKind,
+  Source,
+  Target,
+  Variable,
+  VariableEnd,
+  Variant,
+  Wear,
+} from './protocol.js'
 import { readArcs, readModes, readResistance } from './readWords.js'
 import * as words from './vocabulary.js'
 
@@ -12,6 +25,7 @@ const PROTOCOL_KEYS = [
   'version',
   'anchor',
   'guard',
+  'guard_digits',
   'guard_combos',
   'guard_stress',
   'guard_nerve',
@@ -19,6 +33,12 @@ const PROTOCOL_KEYS = [
   'evidence',
   'select',
   'str',
+  'vars',
+  'variants',
+  'clock',
+  'adjust',
+  'contingency',
+  'combine',
   'never',
   'phases',
   'gates',
@@ -64,15 +84,15 @@ const RULE_KEYS = [
   'dose',
   'note',
   'as',
+  'unlock',
 ] as const
 
 /** Last day any window may name: later is a typing error. */
 const LAST_DAY = 1000
 
 /**
- * Reads a protocol document (parsed YAML) and checks its integrity: words of the vocabulary only, windows that
- * follow one another without gap or overlap, a reason for each forbid, never and caution, gates in order and never
- * falling, every core test and activity opened or barred.
+ * Reads a protocol document (parsed YAML): words of the vocabulary only, every key known, days and doses that can be.
+ * Whether its parts agree with one another is `lintProtocol`'s to say.
  *
  * @throws CoreError `DOCUMENT_INVALID` with the path and what was expected
  */
@@ -81,15 +101,15 @@ export function readProtocol(document: unknown): Protocol {
   const doc = reader.object(PROTOCOL_KEYS)
   const id = doc['id']!.text()
   const str = doc['str']!.object(['mv', 'grip'])
-  const strengthMotions = readMotions(str['mv']!, true)
-  const strengthGrips = readGrips(str['grip']!)
-  const phases = doc['phases']!.list().map((phase) => readPhase(phase, id))
-  checkWindows(doc['phases']!, phases)
-  const context = { strengthMotions, strengthGrips }
-  const gates = doc['gates']!.list().map((gate, index) =>
-    readRule(gate, 'gate', `${id}.gate.${index + 1}`, context),
-  )
-  checkGates(doc['gates']!, gates)
+  const variables = readVariables(doc['vars']!)
+  const context: RuleContext = {
+    strengthMotions: readMotions(str['mv']!, false),
+    strengthGrips: readGrips(str['grip']!),
+    variables,
+  }
+  const phases = doc['phases']!.list().map((phase) => readPhase(phase, id, context))
+  if (phases.length === 0) doc['phases']!.refuse('at least one phase')
+  doc['combine']!.optional((word) => word.oneOf(['most_restrictive']))
   return {
     id,
     title: doc['title']!.text(),
@@ -98,57 +118,126 @@ export function readProtocol(document: unknown): Protocol {
     version: doc['version']!.integer(1, 10_000),
     anchor: doc['anchor']!.oneOf(words.ANCHORS),
     guard: readMotions(doc['guard']!, true),
+    guardsAllDigits: doc['guard_digits']!.optional((word) => word.oneOf(['all', 'involved'])) === 'all',
     guardCombos: doc['guard_combos']!.optionalList().map((combo) => combo.oneOf(words.COMBOS)),
     guardStress: doc['guard_stress']!.optionalList().map((stress) => stress.oneOf(words.STRESSES)),
-    guardNerve: doc['guard_nerve']!.optional((flag) => flag.flag()) ?? false,
+    guardNerve: doc['guard_nerve']!.optionalList().map((nerve) => nerve.oneOf(words.NERVES)),
     sources: doc['src']!.list().map(readSource),
     evidence: doc['evidence']!.text(),
     select: doc['select']!.optionalList().map(readCriterion),
-    strengthMotions,
-    strengthGrips,
+    strengthMotions: readMotions(str['mv']!, true),
+    strengthGrips: context.strengthGrips,
+    variables,
+    variants: readVariants(doc['variants']!),
+    clock: doc['clock']!.optional(readClock),
+    adjustsByAdhesion: doc['adjust']!.optional((word) => word.oneOf(['adhesion_grade'])) !== null,
+    hasContingency: doc['contingency']!.optional((flag) => flag.flag()) ?? false,
     never: doc['never']!.optionalList().map((rule, index) =>
       readRule(rule, 'never', `${id}.never.${index + 1}`, context),
     ),
     phases,
-    gates,
-    redFlags: doc['red']!.optionalList().map((flag) => flag.text()),
+    gates: doc['gates']!.list().map((gate, index) =>
+      readRule(gate, 'gate', `${id}.gate.${index + 1}`, context),
+    ),
+    redFlags: doc['red']!.optionalList().map(readSaid),
     yellowFlags: doc['yellow']!.optionalList().map((flag) => flag.text()),
   }
+}
 
-  function readPhase(phase: DocumentReader, protocolId: string): Phase {
-    const part = phase.object(PHASE_KEYS)
-    const phaseId = part['id']!.text()
-    const days = part['days']!.list()
-    if (days.length !== 2) part['days']!.refuse('[first day, day it ends or null]')
-    const start = days[0]!.integer(0, LAST_DAY)
-    const end = days[1]!.optional((day) => day.integer(start + 1, LAST_DAY))
-    const rules = (kind: 'allow' | 'caution' | 'forbid') =>
-      part[kind]!.optionalList().map((rule, index) =>
-        readRule(rule, kind, `${protocolId}.${phaseId}.${kind}.${index + 1}`, {
-          strengthMotions,
-          strengthGrips,
-          window: [start, end],
-        }),
-      )
-    return {
-      id: phaseId,
-      name: part['name']!.text(),
-      days: [start, end],
-      entry: part['entry']!.list().map(readCriterion),
-      goals: part['goals']!.text(),
-      wear: part['wear']!.list().map(readWear),
-      alwaysIn: part['always_in']!.optional((list) => list.list().map((item) => item.oneOf(words.ORTHOSES))),
-      allow: rules('allow'),
-      caution: rules('caution'),
-      forbid: rules('forbid'),
-    }
+function readPhase(phase: DocumentReader, protocolId: string, context: RuleContext): Phase {
+  const part = phase.object(PHASE_KEYS)
+  const phaseId = part['id']!.text()
+  const days = part['days']!.list()
+  if (days.length !== 2) part['days']!.refuse('[first day, day it ends or null]')
+  const start = days[0]!.integer(0, LAST_DAY)
+  const end = days[1]!.optional((day) => day.integer(start + 1, LAST_DAY))
+  const rules = (kind: 'allow' | 'caution' | 'forbid') =>
+    part[kind]!.optionalList().map((rule, index) =>
+      readRule(rule, kind, `${protocolId}.${phaseId}.${kind}.${index + 1}`, {
+        ...context,
+        window: [start, end],
+      }),
+    )
+  return {
+    id: phaseId,
+    name: readSaid(part['name']!),
+    days: [start, end],
+    entry: part['entry']!.list().map(readCriterion),
+    goals: part['goals']!.text(),
+    wear: part['wear']!.list().map(readWear),
+    alwaysIn: part['always_in']!.optional((list) => list.list().map((item) => item.oneOf(words.ORTHOSES))),
+    allow: rules('allow'),
+    caution: rules('caution'),
+    forbid: rules('forbid'),
+  }
+}
+
+/** A text in every language of the product. */
+export function readSaid(reader: DocumentReader): Said {
+  const part = reader.object(LANGUAGES)
+  return { en: part['en']!.text(), es: part['es']!.text() }
+}
+
+function readVariables(reader: DocumentReader): Record<string, Variable> {
+  if (reader.isMissing) return {}
+  return Object.fromEntries(
+    Object.entries(reader.anyObject()).map(([name, entry]) => {
+      const part = entry.object(['name', 'unit', 'value', 'range'])
+      const ends = part['range']!.list()
+      if (ends.length !== 2) part['range']!.refuse('[least, most]')
+      const [least, most] = ends.map((end) => end.number(-180, 180)) as [number, number]
+      const variable: Variable = {
+        name: readSaid(part['name']!),
+        unit: part['unit']!.text(),
+        value: part['value']!.number(least, most),
+        range: [least, most],
+      }
+      return [name, variable]
+    }),
+  )
+}
+
+function readVariants(reader: DocumentReader): Record<string, Variant> {
+  if (reader.isMissing) return {}
+  return Object.fromEntries(
+    Object.entries(reader.anyObject()).map(([name, entry]) => {
+      const part = entry.object(['name', 'window_shift_days', 'after'])
+      const variant: Variant = {
+        name: readSaid(part['name']!),
+        windowShiftDays: part['window_shift_days']!.integer(-400, 400),
+        after: part['after']!.optional((day) => day.integer(0, LAST_DAY)) ?? 0,
+      }
+      return [name, variant]
+    }),
+  )
+}
+
+function readClock(reader: DocumentReader): RestartingClock {
+  const part = reader.object(['counter', 'restart_if', 'restart_to', 'partial_credit'])
+  return {
+    counter: part['counter']!.oneOf(['consecutive_splint_days']),
+    restartIf: readSaid(part['restart_if']!),
+    restartTo: part['restart_to']!.integer(0, LAST_DAY),
+    partialCredit: part['partial_credit']!.oneOf(['therapist']),
   }
 }
 
 interface RuleContext {
+  /** What a gate that names a resistance alone opens: never hyperextension, which must be named. */
   readonly strengthMotions: ReadonlySet<words.Motion>
   readonly strengthGrips: readonly words.Grip[]
+  readonly variables: Readonly<Record<string, Variable>>
   readonly window?: readonly [number, number | null]
+  /** A surgeon's own words: in one language, as they were written. */
+  readonly saysPlainly?: boolean
+}
+
+/** For rules outside a protocol: a surgeon's orders. */
+export const ORDER_CONTEXT: RuleContext = {
+  strengthMotions: new Set(),
+  strengthGrips: [],
+  variables: {},
+  saysPlainly: true,
 }
 
 /** Reads one rule; also used for surgeon's orders, which share its targets. */
@@ -166,9 +255,12 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
       `a day inside its phase, ${windowStart} to ${windowEnd === null ? 'open' : windowEnd - 1}`,
     )
   }
-  const why = part['why']!.optional((text) => text.text())
+  const why = part['why']!.optional((text) => (context.saysPlainly ? plain(text) : readSaid(text)))
   if (why === null && (closes || kind === 'caution'))
     part['why']!.refuse(`a reason (why): every ${kind} says one`)
+  const ends: VariableEnd[] = []
+  const arcs = (of: 'arc' | 'beyond') =>
+    part[of]!.optional((arc) => readVariableArcs(arc, of, context.variables, ends))
   return {
     id,
     kind,
@@ -176,10 +268,11 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
     from,
     // A forbid ends with its phase, not with the phase's window: a case may be held in a phase long past it.
     until: part['until']!.optional((day) => day.integer(from + 1, LAST_DAY)),
-    arc: part['arc']!.optional(readArcs),
+    arc: arcs('arc'),
     posture: part['with']!.optional(readArcs),
     inOrthosis: part['in']!.optional((list) => list.list().map((item) => item.oneOf(words.ORTHOSES))),
-    beyond: part['beyond']!.optional(readArcs),
+    beyond: arcs('beyond'),
+    variableEnds: ends,
     outOf: part['out_of']!.optional((list) => list.list().map((item) => item.oneOf(words.ORTHOSES))),
     when: part['when']!.optional((list) => list.list().map((item) => item.oneOf(words.STATES))),
     by: part['by']!.optional((list) => list.list().map((item) => item.oneOf(words.ACTORS))),
@@ -190,9 +283,55 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
     needs: part['needs']!.optionalList().map(readCriterion),
     asCaution: part['as']!.optional((word) => word.oneOf(['caution'])) === 'caution',
     why,
-    note: part['note']!.optional((text) => text.text()),
-    dose: part['dose']!.optional((text) => text.text()),
+    note: part['note']!.optional(readSaid),
+    dose: part['dose']!.optional(readDose),
+    unlock: part['unlock']!.optional(readSaid),
   }
+}
+
+function plain(reader: DocumentReader): Said {
+  const text = reader.text()
+  return { en: text, es: text }
+}
+
+const DOSE =
+  /^((\d+\*)?\d+(-\d+)?(x\d+(-\d+)?s)?|(\d+\*)?\d+(-\d+)?x\d+s-\d+x\d+s|\d+(-\d+)?min) (q\d+h|\d+(-\d+)?\/(d|wk))$/
+
+/** A dose as protocols write it: `10x3s q2h`, `2*10-15 3/wk`, `5min 3/d`. */
+function readDose(reader: DocumentReader): string {
+  const text = reader.text()
+  if (!DOSE.test(text)) reader.refuse('a dose, as 10x3s q2h, 3*8-15 3/wk or 5min 3/d')
+  return text
+}
+
+/** Arcs whose lower end may be an expression of a patient's value: `[xb0-10, 130]`. */
+function readVariableArcs(
+  reader: DocumentReader,
+  of: 'arc' | 'beyond',
+  variables: Readonly<Record<string, Variable>>,
+  ends: VariableEnd[],
+): words.Arcs {
+  const bound: Record<string, unknown> = {}
+  for (const [word, range] of Object.entries(reader.anyObject())) {
+    const pair = range.list().map((end) => end.value)
+    const expression = typeof pair[0] === 'string' ? /^([a-z]\w*?)(?:-(\d+))?$/.exec(pair[0]) : null
+    const axis = words.axisOfWord(word)
+    if (expression && axis) {
+      const [, variable, minus] = expression as unknown as [string, string, string | undefined]
+      const known =
+        variables[variable] ?? range.refuse(`a variable of the protocol (vars), found ${variable}`)
+      const end: VariableEnd = { of, axis, variable, minus: Number(minus ?? 0) }
+      ends.push(end)
+      pair[0] = variableEndDeg(end, known.value)
+    }
+    bound[word] = pair
+  }
+  return readArcs(reader.at(bound))
+}
+
+/** The end of an arc for a patient's value; never below 0. */
+export function variableEndDeg(end: VariableEnd, value: number): number {
+  return Math.max(0, value - end.minus)
 }
 
 function readTargets(
@@ -209,8 +348,7 @@ function readTargets(
     const usedModes = modes ?? defaultModes ?? part['m']!.refuse('the modes that go with mv, as [A, AA]')
     targets.push({ kind: 'motion', modes: usedModes, motions: readMotions(part['mv']!, closes) })
   }
-  const combo = part['combo']!.optional((word) => word.oneOf(words.COMBOS))
-  if (combo) targets.push({ kind: 'combo', combo, modes })
+  if (!part['combo']!.isMissing) targets.push({ kind: 'combo', combos: readCombos(part['combo']!), modes })
   if (!part['grip']!.isMissing) targets.push({ kind: 'grip', grips: readGrips(part['grip']!) })
   if (!part['test']!.isMissing)
     targets.push({ kind: 'test', tests: part['test']!.list().map((t) => t.oneOf(words.TESTS)) })
@@ -254,6 +392,13 @@ function readMotions(list: DocumentReader, withHyperextension: boolean): Readonl
   )
 }
 
+/** Orders may name one combination without a list. */
+function readCombos(reader: DocumentReader): readonly words.Combo[] {
+  return typeof reader.value === 'string'
+    ? [reader.oneOf(words.COMBOS)]
+    : reader.list().map((combo) => combo.oneOf(words.COMBOS))
+}
+
 function readGrips(grips: DocumentReader): readonly words.Grip[] {
   return grips.value === 'any' ? words.GRIPS : grips.list().map((grip) => grip.oneOf(words.GRIPS))
 }
@@ -275,58 +420,6 @@ function readWear(wear: DocumentReader): Wear {
     orthosis: part['orthosis']!.oneOf(words.ORTHOSES),
     keep: part['keep']!.oneOf(['always', 'night', 'tasks', 'asNeeded']),
     offFor: part['offFor']!.optionalList().map((word) => word.oneOf(['hygiene', 'exercise'])),
-    text: part['text']!.text(),
-  }
-}
-
-function checkWindows(reader: DocumentReader, phases: readonly Phase[]): void {
-  if (phases.length === 0) reader.refuse('at least one phase')
-  let expectedStart: number | null = 0
-  phases.forEach((phase, index) => {
-    const [start, end] = phase.days
-    const place = new DocumentReader(start, `${reader.path}.${index}.days.0`)
-    if (expectedStart === null) place.refuse('no phase after one that stays open')
-    if (start !== expectedStart)
-      place.refuse(`day ${expectedStart}: windows follow one another without gap or overlap`)
-    expectedStart = end
-  })
-  if (expectedStart !== null) {
-    new DocumentReader(expectedStart, `${reader.path}.${phases.length - 1}.days.1`).refuse(
-      'null: the last phase stays open',
-    )
-  }
-}
-
-const CORE_TESTS = ['grip_dyn', 'pinch_gauge', 'prom_end', 'mmt'] as const
-const CORE_ACTS = ['adl_light', 'adl_mod', 'drive', 'wb', 'work_manual', 'sport_nc', 'sport_c'] as const
-
-function checkGates(reader: DocumentReader, gates: readonly Rule[]): void {
-  const opened = new Set<string>()
-  let lastDay = 0
-  let [highestKg, highestRes] = [0, 0]
-  gates.forEach((gate, index) => {
-    const path = `${reader.path}.${index}`
-    if (gate.from < lastDay)
-      new DocumentReader(gate.from, `${path}.from`).refuse(`day ${lastDay} or later: gates stand in order`)
-    lastDay = gate.from
-    const generalRes = gate.targets.some((target) => target.kind === 'grip' && target.grips.length > 1)
-      ? (gate.res ?? 0)
-      : 0
-    if (generalRes > 0 && generalRes < highestRes)
-      new DocumentReader(gate.res, `${path}.res`).refuse(`R${highestRes} or more: gates never fall`)
-    highestRes = Math.max(highestRes, generalRes)
-    for (const target of gate.targets) {
-      if (target.kind === 'kg') {
-        if (target.kg < highestKg)
-          new DocumentReader(target.kg, `${path}.kg`).refuse(`${highestKg} or more: gates never fall`)
-        highestKg = target.kg
-      }
-      if (target.kind === 'test') target.tests.forEach((test) => opened.add(test))
-      if (target.kind === 'act') target.acts.forEach((act) => opened.add(act))
-    }
-  })
-  for (const word of [...CORE_TESTS, ...CORE_ACTS]) {
-    if (!opened.has(word))
-      reader.refuse(`a gate that opens ${word}: every protocol opens the core tests and activities`)
+    text: readSaid(part['text']!),
   }
 }

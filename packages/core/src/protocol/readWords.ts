@@ -15,13 +15,12 @@ export function readResistance(word: DocumentReader): words.ResistanceClass {
 export function readArcs(reader: DocumentReader): words.Arcs {
   const arcs: Partial<Record<words.Axis, words.Arc>> = {}
   for (const [word, range] of Object.entries(reader.anyObject())) {
-    const axis = word === 'wrist_ru' ? 'wrist_ru' : words.jointOfWord(word)
-    if (axis === null || !(words.AXES as readonly string[]).includes(axis))
-      range.refuse('an axis of the vocabulary, as wrist or mp')
+    const axis = words.axisOfWord(word)
+    if (axis === null) range.refuse('an axis of the vocabulary, as wrist or mp')
     const ends = range.list()
     if (ends.length !== 2) range.refuse('[from, to] in degrees')
     const from = ends[0]!.number(-180, 180)
-    arcs[axis as words.Axis] = [from, ends[1]!.number(from, 180)]
+    arcs[axis!] = [from, ends[1]!.number(from, 180)]
   }
   return arcs
 }

@@ -11,16 +11,6 @@ export type Mode = (typeof MODES)[number]
 /** Modes that carry load or end-range force and so fall under the load base. */
 export const LOADING_MODES: readonly Mode[] = ['S', 'I', 'R']
 
-export const MODE_NAMES: Readonly<Record<Mode, string>> = {
-  P: 'gentle passive',
-  S: 'stretch',
-  AA: 'active-assisted',
-  PH: 'place-and-hold',
-  A: 'active',
-  I: 'isometric',
-  R: 'resisted',
-}
-
 const JOINT_DIRECTIONS = {
   neck: ['flex', 'ext', 'sidebend', 'rot'],
   scap: ['elev', 'depr', 'retract'],
@@ -121,6 +111,12 @@ export type Axis = (typeof AXES)[number]
 export type Arc = readonly [number, number]
 export type Arcs = Readonly<Partial<Record<Axis, Arc>>>
 
+/** The axis a document's word stands for; `null` for a word the vocabulary does not know. */
+export function axisOfWord(word: string): Axis | null {
+  const axis = word === 'wrist_ru' ? word : jointOfWord(word)
+  return axis !== null && (AXES as readonly string[]).includes(axis) ? (axis as Axis) : null
+}
+
 /** The axis on which a motion's arc is stated; `null` for joints that have none. */
 export function axisOfMotion(motion: Motion): Axis | null {
   const [joint, direction] = motion.split('.') as [Joint, string]
@@ -131,28 +127,8 @@ export function axisOfMotion(motion: Motion): Axis | null {
 /** R0 no load … R5 unrestricted. */
 export type ResistanceClass = 0 | 1 | 2 | 3 | 4 | 5
 export const RESISTANCE_WORDS = ['R0', 'R1', 'R2', 'R3', 'R4', 'R5'] as const
-/** What each resistance class means at home. Source: A-RESISTANCE, common practice. */
-export const RESISTANCE_MEANING: Readonly<Record<ResistanceClass, string>> = {
-  0: 'no load',
-  1: 'sponge or softest putty, up to 0.5 kg, up to a quarter of full effort',
-  2: 'soft putty, up to 1 kg, up to 40 % of full effort',
-  3: 'medium putty, up to 2.5 kg, up to 60 % of full effort',
-  4: 'firm putty, up to 5 kg, up to 80 % of full effort',
-  5: 'no limit',
-}
-
 export const GRIPS = ['cyl', 'hook', 'sph', 'span', 'key', 'tip', 'tripod'] as const
 export type Grip = (typeof GRIPS)[number]
-export const GRIP_NAMES: Readonly<Record<Grip, string>> = {
-  cyl: 'cylinder grip',
-  hook: 'hook grip',
-  sph: 'sphere grip',
-  span: 'wide span grip',
-  key: 'side (key) pinch',
-  tip: 'tip pinch',
-  tripod: 'three-point pinch',
-}
-
 export const TESTS = ['grip_dyn', 'pinch_gauge', 'mmt', 'prom_end', 'lift_test'] as const
 export type Test = (typeof TESTS)[number]
 export const ACTS = [
@@ -176,26 +152,6 @@ export const LOADING_ACTS: readonly Act[] = [
   'sport_c',
   'vibration',
 ]
-export const ACT_NAMES: Readonly<Record<Act, string>> = {
-  adl_light: 'light self-care',
-  adl_mod: 'kitchen and light cleaning',
-  drive: 'driving',
-  wb: 'weight through the extended wrist',
-  torque: 'loaded twisting',
-  work_manual: 'manual work',
-  sport_nc: 'sport without contact',
-  sport_c: 'contact or fall-risk sport',
-  vibration: 'impact or vibrating tools',
-  swim: 'swimming',
-}
-export const TEST_NAMES: Readonly<Record<Test, string>> = {
-  grip_dyn: 'grip dynamometer test',
-  pinch_gauge: 'pinch gauge test',
-  mmt: 'manual break test',
-  prom_end: 'passive end range with overpressure',
-  lift_test: 'graded lifting test',
-}
-
 export const STRESSES = ['th_mp.radial', 'pip.lateral'] as const
 export type Stress = (typeof STRESSES)[number]
 export const NERVES = ['median', 'ulnar', 'radial', 'digital'] as const
@@ -244,6 +200,17 @@ export const COMBO_MOTIONS = {
 } as const satisfies Record<string, readonly Motion[]>
 export type Combo = keyof typeof COMBO_MOTIONS
 export const COMBOS = Object.keys(COMBO_MOTIONS) as Combo[]
+/** Combinations made of finger joints alone: on uninjured fingers they concern the injured ones only where all are guarded. */
+export const FINGER_COMBOS: readonly Combo[] = [
+  'fist',
+  'hook',
+  'straight_fist',
+  'tabletop',
+  'blocked',
+  'intr_stretch',
+  'intrinsic_minus',
+  'orl_stretch',
+]
 /** Combinations that are never better than "with care" where no rule speaks. */
 export const COMBOS_WITH_CARE: readonly Combo[] = [
   'clench',
@@ -304,14 +271,6 @@ export const ORTHOSES = [
   'RHO',
 ] as const
 export type Orthosis = (typeof ORTHOSES)[number]
-/** Names for people; only those that a shipped protocol uses. */
-export const ORTHOSIS_NAMES: Readonly<Partial<Record<Orthosis, string>>> = {
-  none: 'no orthosis',
-  WRO: 'wrist orthosis',
-  CAST: 'cast',
-  SPO: 'stretching orthosis',
-}
-
 export const ANCHORS = [
   'surgery',
   'injury',
@@ -382,6 +341,16 @@ export const CRITERION_FLAGS = [
   'no malrotation',
   'no snuffbox tenderness',
   'finger warm, hook not tender',
+  // Selection facts that the schools name in prose.
+  'fx.stable',
+  'fx.closed',
+  'fx.excluded',
+  'stable.arc',
+  'single.digit',
+  'tendons.notall',
+  'ucl.endpoint',
+  'ucl.opening35',
+  'ucl.nointerposition',
 ] as const
 export const CRITERION_NUMBERS = [
   'pain.rest',
@@ -396,5 +365,8 @@ export const CRITERION_NUMBERS = [
   'arom.pct',
   'grip.pct',
 ] as const
+/** Which digit is meant; the thumb is one, but no finger. */
+export const DIGITS = ['thumb', 'index', 'middle', 'ring', 'little'] as const
+export type Digit = (typeof DIGITS)[number]
 export const CRITERION_ORDINALS = { irrit: ['low', 'mod', 'high'] } as const
 export type CriterionName = (typeof CRITERION_FLAGS)[number] | (typeof CRITERION_NUMBERS)[number] | 'irrit'

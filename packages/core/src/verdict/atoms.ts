@@ -25,6 +25,8 @@ export type Atom =
   | { readonly kind: 'nerve'; readonly nerve: words.Nerve; readonly technique: words.NerveTechnique }
   | { readonly kind: 'technique'; readonly technique: words.Technique }
 
+export type MotionAtom = Extract<Atom, { kind: 'motion' }>
+
 /** Modes that the technique `overpressure` turns into a stretch besides. */
 const PUSHED_MODES: readonly words.Mode[] = ['P', 'AA', 'A', 'PH']
 
@@ -34,7 +36,7 @@ const PUSHED_MODES: readonly words.Mode[] = ['P', 'AA', 'A', 'PH']
  * that a composite can never slip past its joints.
  */
 export function atomsOf(signature: Signature): Atom[] {
-  const motions: Extract<Atom, { kind: 'motion' }>[] = []
+  const motions: MotionAtom[] = []
   for (const component of signature.motions) {
     for (const mode of component.modes) {
       for (const motion of component.motions) {
@@ -125,57 +127,5 @@ export function atomText(atom: Atom): string {
       return `${atom.nerve} ${atom.technique}`
     case 'technique':
       return `technique ${atom.technique}`
-  }
-}
-
-const JOINT_WORDS: Readonly<Partial<Record<words.Joint, string>>> = {
-  mcp: 'big knuckle (MCP)',
-  pip: 'middle joint (PIP)',
-  dip: 'end joint (DIP)',
-  thumbCmc: 'thumb base (CMC)',
-  thumbMcp: 'thumb MCP',
-  thumbIp: 'thumb IP',
-}
-const DIRECTION_WORDS: Readonly<Record<string, string>> = {
-  flex: 'flexion',
-  ext: 'extension',
-  rad: 'radial deviation',
-  uln: 'ulnar deviation',
-  dtm: 'dart-throw motion',
-  circ: 'circling',
-  pron: 'pronation',
-  sup: 'supination',
-  abd: 'abduction',
-  add: 'adduction',
-  hyperext: 'hyperextension',
-  pabd: 'palmar abduction',
-  opp: 'opposition',
-  retro: 'retropulsion',
-}
-
-/** An atom in words for a therapist: "active wrist flexion". */
-export function atomWords(atom: Atom): string {
-  switch (atom.kind) {
-    case 'motion': {
-      const [joint, direction] = atom.motion.split('.') as [words.Joint, string]
-      const load = atom.mode === 'I' || atom.mode === 'R' ? `, R${atom.res}` : ''
-      return `${words.MODE_NAMES[atom.mode]} ${JOINT_WORDS[joint] ?? joint} ${DIRECTION_WORDS[direction] ?? direction}${load}`
-    }
-    case 'combo':
-      return `${words.MODE_NAMES[atom.mode]} ${atom.combo.replaceAll('_', ' ')}`
-    case 'grip':
-      return `${words.GRIP_NAMES[atom.grip]}, R${atom.res}`
-    case 'kg':
-      return `lifting ${atom.kg} kg`
-    case 'test':
-      return words.TEST_NAMES[atom.test]
-    case 'act':
-      return words.ACT_NAMES[atom.act]
-    case 'stress':
-      return `sideways stress on ${atom.stress}`
-    case 'nerve':
-      return `${atom.nerve} nerve ${atom.technique.replaceAll('_', ' ')}`
-    case 'technique':
-      return atom.technique.replaceAll('_', ' ')
   }
 }

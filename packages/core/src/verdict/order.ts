@@ -1,6 +1,6 @@
 import type { DocumentReader } from '../reading/documentReader.js'
 import type { Rule } from '../protocol/protocol.js'
-import { readRule } from '../protocol/readProtocol.js'
+import { ORDER_CONTEXT, readRule } from '../protocol/readProtocol.js'
 
 /** A surgeon's order bound to a case: what it speaks about, and the days between which it holds. */
 export interface Order {
@@ -11,6 +11,9 @@ export interface Order {
   readonly fromDay: number | null
   readonly untilDay: number | null
   readonly why: string
+  /** The never rule that an allow lifts; it takes a document besides. */
+  readonly lifts: string | null
+  readonly document: string | null
 }
 
 const ORDER_KEYS = [
@@ -36,6 +39,7 @@ const ORDER_KEYS = [
   'by',
   'dated',
   'document',
+  'lifts',
 ] as const
 
 /**
@@ -53,17 +57,27 @@ export function readOrder(reader: DocumentReader, id: string): Order {
     by: _by,
     dated: _dated,
     document: _document,
+    lifts: _lifts,
     from: _from,
     until: _until,
     ...target
   } = reader.value as Record<string, unknown>
-  const rule = readRule(reader.at(target), effect, id, { strengthMotions: new Set(), strengthGrips: [] })
+  const rule = readRule(reader.at(target), effect, id, ORDER_CONTEXT)
+  const fromDay = part['from']!.optional((day) => day.integer(-400, 1000))
+  const untilDay = part['until']!.optional((day) => day.integer(-400, 1000))
+  if (fromDay !== null && untilDay !== null && untilDay <= fromDay)
+    part['until']!.refuse(`a day after ${fromDay}, on which the order begins`)
+  const lifts = part['lifts']!.optional((rule) => rule.text())
+  if (lifts !== null && effect === 'forbid') part['lifts']!.refuse('no lifts on an order that forbids')
+  for (const key of ['by', 'dated'] as const) part[key]!.optional((one) => one.text())
   return {
     id,
     effect,
     rule,
-    fromDay: part['from']!.optional((day) => day.integer(-400, 1000)),
-    untilDay: part['until']!.optional((day) => day.integer(-400, 1000)),
+    fromDay,
+    untilDay,
     why,
+    lifts,
+    document: part['document']!.optional((text) => text.text()),
   }
 }

@@ -17,6 +17,8 @@ export interface Signature {
   readonly name: string
   readonly motions: readonly SignatureMotion[]
   readonly orthosis: words.Orthosis
+  /** The digits that move; `null` = every finger, or the thumb where a thumb joint moves. */
+  readonly digits: readonly words.Digit[] | null
   readonly posture: words.Arcs | null
   readonly combos: readonly {
     readonly combo: words.Combo
@@ -47,6 +49,7 @@ const KEYS = [
   'by',
   'nerve',
   'technique',
+  'digits',
 ]
 /** No exercise has more parts than this of one kind; more is a broken file. */
 const MOST_PARTS = 100
@@ -83,6 +86,7 @@ export function readSignature(reader: DocumentReader): Signature {
       }
     }),
     orthosis: part['in']!.optional((word) => word.oneOf(words.ORTHOSES)) ?? 'none',
+    digits: part['digits']!.optional((digits) => digits.list().map((digit) => digit.oneOf(words.DIGITS))),
     posture: part['posture']!.optional(readArcs),
     combos: list('combos').map((entry) => {
       const keys = entry.object(['combo', 'm', 'res'])

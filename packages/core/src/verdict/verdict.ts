@@ -1,4 +1,5 @@
 import type { Criterion } from '../protocol/criterion.js'
+import { inEach, type Language, type Said } from '../protocol/names.js'
 
 /** From best to worst. */
 export const VERDICT_KINDS = ['clear', 'with-care', 'not-yet', 'never'] as const
@@ -14,8 +15,8 @@ export interface Reason {
   readonly rule: string
   readonly atom: string
   /** The atom in words, with which `text` begins where it speaks of the atom. */
-  readonly subject: string
-  readonly text: string
+  readonly subject: Said
+  readonly text: Said
   readonly source: string
 }
 
@@ -27,12 +28,14 @@ export interface Verdict {
   /** Criteria it takes besides. */
   readonly missing: readonly Criterion[]
   /** The form in which it is allowed today. */
-  readonly form: string | null
+  readonly form: Said | null
   /** To be told with a "with care". */
-  readonly conditions: readonly string[]
+  readonly conditions: readonly Said[]
   readonly reasons: readonly Reason[]
   /** Whether a rule or order named every atom; a verdict by default yields to the catalogue's own clock. */
   readonly basis: 'rule' | 'default'
+  /** What else than time and criteria opens it: a lifted flag, another school, a clinician's decision. */
+  readonly unlock: readonly Said[]
 }
 
 /** Motions a grouped reason names before it counts the rest. */
@@ -42,30 +45,35 @@ const MOST_NAMED = 3
 export function groupedReasons(reasons: readonly Reason[]): Reason[] {
   const groups = new Map<string, Reason[]>()
   for (const reason of reasons) {
-    const said =
-      reason.subject && reason.text.startsWith(reason.subject)
-        ? reason.text.slice(reason.subject.length)
-        : null
-    const key = said === null ? `${reason.rule} ${reason.text}` : `${reason.rule}${said}`
+    const said = afterSubject(reason, 'en')
+    const key = `${reason.rule} ${said ?? reason.text.en}`
     groups.set(key, [...(groups.get(key) ?? []), reason])
   }
   return [...groups.values()].map((group) => {
     const [first] = group as [Reason, ...Reason[]]
     if (group.length === 1) return first
-    const said = first.text.startsWith(first.subject) ? first.text.slice(first.subject.length) : null
-    if (said === null) return { ...first, atom: group.map((one) => one.atom).join(', ') }
-    const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
-    const named = group
-      .slice(0, MOST_NAMED)
-      .map((one, place) => (place === 0 ? one.subject : lower(one.subject)))
-    const more = group.length - named.length
-    const subjects = more > 0 ? [`${named.join(', ')} and ${more} more`] : named
-    const plural = said.replace(/^ is /, ' are ')
-    return {
-      ...first,
-      atom: group.map((one) => one.atom).join(', '),
-      subject: '',
-      text: `${subjects.join(', ')}${plural}`,
-    }
+    const atom = group.map((one) => one.atom).join(', ')
+    if (afterSubject(first, 'en') === null) return { ...first, atom }
+    return { ...first, atom, subject: NO_SUBJECT, text: inEach((language) => together(group, language)) }
   })
+}
+
+const NO_SUBJECT: Said = { en: '', es: '' }
+
+/** What a reason says after naming its motion; `null` where it names none. */
+function afterSubject(reason: Reason, language: Language): string | null {
+  const [text, subject] = [reason.text[language], reason.subject[language]]
+  return subject && text.startsWith(subject) ? text.slice(subject.length) : null
+}
+
+function together(group: readonly Reason[], language: Language): string {
+  const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
+  const named = group
+    .slice(0, MOST_NAMED)
+    .map((one, place) => (place === 0 ? one.subject[language] : lower(one.subject[language])))
+  const more = group.length - named.length
+  const rest = { en: `and ${more} more`, es: `y ${more} más` }[language]
+  const subjects = more > 0 ? `${named.join(', ')} ${rest}` : named.join(', ')
+  const said = afterSubject(group[0]!, language) ?? ''
+  return subjects + said.replace(/^ is /, ' are ').replace(/^ está abierta?/, ' están abiertas')
 }

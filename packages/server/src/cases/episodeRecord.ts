@@ -141,6 +141,7 @@ export function caseOn(
     condition,
     day: daysBetween(anchor, today),
     facts: factBook({ today, facts: recordedFacts(record), loggedPain: loggedPain(record, now) }),
+    digits: [],
     states: [],
     orders: record.orders.map((order, index) => {
       if (!isRestriction(order.restriction))

@@ -48,5 +48,5 @@ export function judgedItems(
 
 /** What a signature keeps of an item: everything. */
 export function signedCopy({ verdict, ...item }: JudgedItem): SignedItem {
-  return { ...item, verdict: verdict.kind, conditions: verdict.conditions }
+  return { ...item, verdict: verdict.kind, conditions: verdict.conditions.map((one) => one.en) }
 }

@@ -5,6 +5,7 @@ import {
   checkCatalogue,
   CoreError,
   DocumentReader,
+  lintProtocol,
   readCondition,
   readExercise,
   readProtocol,
@@ -41,7 +42,12 @@ export function loadCatalogue(directory: string): Catalogue {
     return entries
   }
   const conditions = read('conditions', readCondition)
-  const protocols = read('protocols', readProtocol)
+  const protocols = read('protocols', (document) => {
+    const protocol = readProtocol(document)
+    const [finding] = lintProtocol(protocol)
+    if (finding) throw new CoreError('DOCUMENT_INVALID', finding.path, `Expected ${finding.expected}.`)
+    return protocol
+  })
   const exercises = read('exercises', readExercise)
   const sourcesText = readFileSync(join(directory, 'sources.yaml'), 'utf8')
   hash.update(sourcesText)

@@ -104,7 +104,7 @@ function summary(
   if (standing.heldBy.length > 0 && standing.next)
     attention.push({
       kind: 'held',
-      text: `${standing.next.phase.name} waits for ${standing.heldBy.length} ${standing.heldBy.length === 1 ? 'criterion' : 'criteria'}`,
+      text: `${standing.next.phase.name.en} waits for ${standing.heldBy.length} ${standing.heldBy.length === 1 ? 'criterion' : 'criteria'}`,
     })
   if (record.versions.length === 0) attention.push({ kind: 'unsigned', text: 'No program signed yet' })
   return {
@@ -116,7 +116,7 @@ function summary(
     day: state.day,
     phase: standing.phase && {
       id: standing.phase.id,
-      name: standing.phase.name,
+      name: standing.phase.name.en,
       number: standing.index + 1,
       of: state.protocol.phases.length,
     },

@@ -307,7 +307,11 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
             load: exercise.load,
             equipment: exercise.equipment,
             painCap: exercise.painCap,
-            verdict: verdictJson(assessExercise(exercise, exercise.dose, state, { orthosis }), anchor),
+            verdict: verdictJson(
+              assessExercise(exercise, exercise.dose, state, { orthosis }),
+              anchor,
+              state.day,
+            ),
             openingDay: opens,
             openingDate: opens === null ? null : addDays(anchor, opens),
             orthosis,
@@ -633,12 +637,12 @@ function overview(
     },
     phases: protocol.phases.map((phase, index) => ({
       id: phase.id,
-      name: phase.name,
+      name: phase.name.en,
       startDay: phase.days[0],
       endDay: phase.days[1],
       startDate: addDays(anchor, phase.days[0]),
       goals: phase.goals,
-      wear: phase.wear.map((wear) => wear.text),
+      wear: phase.wear.map((wear) => wear.text.en),
       state:
         index < standing.index
           ? 'passed'
@@ -648,7 +652,7 @@ function overview(
               ? 'held'
               : 'ahead',
       entry: phase.entry.map(json),
-      forbids: phase.forbid.map((rule) => rule.why ?? ''),
+      forbids: [...new Set(phase.forbid.map((rule) => rule.why?.en ?? ''))],
     })),
     gates: protocol.gates.map((gate) => {
       const missing = gate.needs.filter((criterion) => state.facts.status(criterion).name !== 'met')
@@ -687,7 +691,7 @@ function overview(
       needsSurgeon: RED_FLAG_FACTS[flag.flag as RedFlag].needsSurgeon,
       fromPhone: flag.boutLogId !== null,
     })),
-    redFlags: [...protocol.redFlags],
+    redFlags: protocol.redFlags.map((flag) => flag.en),
     evaluations: record.evaluations.map((one) => ({ ...one, readings: one.readings.map(asReading) })),
     program: newest
       ? {
@@ -702,7 +706,7 @@ function overview(
             name: item.exercise.text.en.name,
             dose: item.dose,
             isPaused,
-            verdict: verdictJson(verdict, anchor),
+            verdict: verdictJson(verdict, anchor, state.day),
             openingDay: exerciseOpeningDay(item.exercise, item.dose, state, item.orthosis),
           })),
         }
@@ -747,9 +751,9 @@ function gateWords(gate: Rule): string {
       case 'kg':
         return [target.kg >= 99 ? 'lifting without limit' : `lifting to ${target.kg} kg`]
       case 'act':
-        return target.acts.map((act) => ACT_NAMES[act])
+        return target.acts.map((act) => ACT_NAMES[act].en)
       case 'test':
-        return target.tests.map((test) => TEST_NAMES[test])
+        return target.tests.map((test) => TEST_NAMES[test].en)
       case 'grip':
         return [gate.res === 0 ? 'holding without load' : `gripping at R${gate.res}`]
       case 'motion':

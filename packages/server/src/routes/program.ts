@@ -46,7 +46,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
       items: items.map((item) => ({
         ...item,
         exerciseId: item.exercise.id,
-        verdict: verdictJson(item.verdict, anchorDate(record)),
+        verdict: verdictJson(item.verdict, anchorDate(record), state.day),
       })),
       burden: burdenOf(items),
     }
@@ -140,7 +140,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
             ? [
                 {
                   path: `items.${index}`,
-                  message: `"${item.exercise.text.en.name}" is ${item.verdict.kind === 'never' ? 'never allowed here' : 'not yet allowed'}: ${item.verdict.reasons[0]?.text ?? ''}`,
+                  message: `"${item.exercise.text.en.name}" is ${item.verdict.kind === 'never' ? 'never allowed here' : 'not yet allowed'}: ${item.verdict.reasons[0]?.text.en ?? ''}`,
                 },
               ]
             : [],

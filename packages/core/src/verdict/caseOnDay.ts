@@ -1,0 +1,41 @@
+import type { Criterion } from '../protocol/criterion.js'
+import type { FactBook } from '../protocol/facts.js'
+import type { Protocol } from '../protocol/protocol.js'
+import type { Digit, State } from '../protocol/vocabulary.js'
+import type { Order } from './order.js'
+
+/** A protocol bound to a patient on one day: all that a verdict depends on besides the exercise. */
+export interface CaseOnDay {
+  /** With the patient's variant, values and window shifts worked in. */
+  readonly protocol: Protocol
+  /** Days since the anchor; negative while it lies ahead. */
+  readonly day: number
+  readonly facts: FactBook
+  /** The injured digits; empty = not stated, so every digit counts as injured. */
+  readonly digits: readonly Digit[]
+  readonly states: readonly State[]
+  readonly orders: readonly Order[]
+  /** A red flag nobody has lifted: everything stops. */
+  readonly redLock: boolean
+  /** `null` when the caller keeps no reviews. */
+  readonly daysSinceReview: number | null
+}
+
+/** Supposes that every criterion is met: for days ahead, never for a verdict of today. */
+export const EVERYTHING_MET: FactBook = { status: () => ({ name: 'met' }) }
+
+/**
+ * The facts as the live states leave them: a state that is on is met as a criterion, and a hand that flares or swells
+ * is not quiet, whatever was recorded.
+ */
+export function factsInStates(facts: FactBook, states: readonly State[]): FactBook {
+  if (states.length === 0) return facts
+  const isUnquiet = states.includes('state.flare') || states.includes('state.acute_swelling')
+  return {
+    status(criterion: Criterion) {
+      if (criterion.name === 'state.quiet' && isUnquiet) return { name: 'notSo', value: false }
+      if ((states as readonly string[]).includes(criterion.name)) return { name: 'met' }
+      return facts.status(criterion)
+    },
+  }
+}

@@ -1,0 +1,96 @@
+import type { Criterion } from '../protocol/criterion.js'
+import { phaseOn, type PhaseStanding } from '../protocol/phaseOn.js'
+import type { Atom } from './atoms.js'
+import { EVERYTHING_MET, factsInStates, type CaseOnDay } from './caseOnDay.js'
+import { judgeAtom, neededBy } from './judgeAtom.js'
+import type { Signature } from './signature.js'
+
+/** How far ahead an opening day is looked for. */
+export const SEARCH_DAYS = 400
+
+/**
+ * Days from today to the first day on which an exercise would open in every case, were every criterion met by then, a
+ * review done, and the live states as they are (vocabulary 5.2.9); `null` where no day within the search brings it.
+ */
+export function openingOffset(
+  atoms: readonly Atom[],
+  signature: Signature,
+  states: readonly CaseOnDay[],
+): number | null {
+  const offsets = [...new Set(states.flatMap(turningOffsets))].sort((a, b) => a - b)
+  const met = states.map((state) => factsInStates(EVERYTHING_MET, state.states))
+  const opensAt = (offset: number) =>
+    states.every((state, index) => {
+      const day = state.day + offset
+      const then: CaseOnDay = { ...state, day, facts: met[index]!, daysSinceReview: null }
+      const standing = phaseOn(then.protocol, day, met[index]!)
+      return standing.index >= 0 && opens(atoms, signature, then, standing)
+    })
+  return offsets.find(opensAt) ?? null
+}
+
+/**
+ * The shortest list of criteria that stand in the way on a day: those of the least advanced phase in which, with
+ * everything else met, the exercise opens, and those its permissions need.
+ */
+export function missingAt(
+  day: number,
+  atoms: readonly Atom[],
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+): Criterion[] {
+  const { protocol } = state
+  const met = factsInStates(EVERYTHING_MET, state.states)
+  const facts = factsInStates(state.facts, state.states)
+  const then: CaseOnDay = { ...state, day, facts: met, daysSinceReview: null }
+  const furthest = phaseOn(protocol, day, met).index
+  for (let index = Math.max(0, standing.index); index <= furthest; index += 1) {
+    const supposed: PhaseStanding = {
+      ...standing,
+      index,
+      phase: protocol.phases[index] ?? null,
+      effectiveDay: day,
+    }
+    if (!opens(atoms, signature, then, supposed)) continue
+    const entries = protocol.phases.slice(0, index + 1).flatMap((phase) => phase.entry)
+    const needs = atoms.flatMap((atom) => {
+      const { because } = judgeAtom(atom, signature, then, supposed, facts)
+      return because.name === 'held' ? neededBy(because.rule, atom) : []
+    })
+    return [...entries, ...needs].filter((criterion) => facts.status(criterion).name !== 'met')
+  }
+  return []
+}
+
+function opens(
+  atoms: readonly Atom[],
+  signature: Signature,
+  then: CaseOnDay,
+  standing: PhaseStanding,
+): boolean {
+  return atoms.every((atom) => {
+    const { kind } = judgeAtom(atom, signature, then, standing, then.facts)
+    return kind === 'clear' || kind === 'with-care'
+  })
+}
+
+/** Days ahead on which anything can change: starts and ends of windows, gates and orders. */
+function turningOffsets(state: CaseOnDay): number[] {
+  const { protocol, orders, day: today } = state
+  const rules = [
+    ...protocol.never,
+    ...protocol.gates,
+    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution, ...phase.forbid]),
+  ]
+  const days = [
+    0,
+    ...protocol.phases.map((phase) => phase.days[0]),
+    ...rules.flatMap((rule) => [rule.from, rule.until]),
+    ...orders.flatMap((order) => [order.fromDay, order.untilDay]),
+  ]
+  const ahead = days.flatMap((day) =>
+    day !== null && day > today && day <= today + SEARCH_DAYS ? [day - today] : [],
+  )
+  return [0, ...ahead]
+}

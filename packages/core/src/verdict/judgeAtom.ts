@@ -1,0 +1,274 @@
+import { LOAD_BASE, OWN_PAIN_CRITERIA, type Criterion } from '../protocol/criterion.js'
+import type { FactBook } from '../protocol/facts.js'
+import type { PhaseStanding } from '../protocol/phaseOn.js'
+import type { Phase, Protocol, Rule } from '../protocol/protocol.js'
+import * as words from '../protocol/vocabulary.js'
+import { isLoading, type Atom, type MotionAtom } from './atoms.js'
+import type { CaseOnDay } from './caseOnDay.js'
+import {
+  closes,
+  isOnGuardedDigit,
+  isOnOtherFingers,
+  kgOf,
+  misfitsOf,
+  orderCovers,
+  type Misfit,
+} from './matching.js'
+import type { Order } from './order.js'
+import { rulesOnAtom } from './rulesOnAtom.js'
+import type { Signature } from './signature.js'
+import type { VerdictKind } from './verdict.js'
+
+/** What decided where no rule speaks (vocabulary 5.2.8). */
+export type DefaultName =
+  | 'unopened'
+  | 'freeInLastPhase'
+  | 'hyperextensionInLastPhase'
+  | 'outside'
+  | 'outsideWithCare'
+  | 'compositeByJoints'
+  | 'notGuarded'
+  | 'notAddressed'
+  | 'techniqueByMotions'
+  | 'techniqueAlone'
+
+/** What a judgement rests on; the words for it are made by `explainJudgement`. */
+export type Because =
+  | { readonly name: 'barred'; readonly rule: Rule }
+  | { readonly name: 'open'; readonly rule: Rule }
+  | { readonly name: 'openWithCare'; readonly rule: Rule }
+  | { readonly name: 'held'; readonly rule: Rule; readonly missing: readonly Criterion[] }
+  | { readonly name: 'asWritten'; readonly rule: Rule; readonly form: readonly Misfit[] | null }
+  | { readonly name: 'alwaysIn'; readonly phase: Phase; readonly inside: readonly words.Orthosis[] }
+  | { readonly name: 'forbiddenByOrder'; readonly order: Order }
+  | { readonly name: 'allowedByOrder'; readonly order: Order; readonly otherwise: AtomJudgement }
+  | { readonly name: 'default'; readonly which: DefaultName }
+
+export interface AtomJudgement {
+  readonly atom: Atom
+  readonly kind: VerdictKind
+  readonly because: Because
+}
+
+/** Whether a rule or an order decided; a default yields to the catalogue's own clock. */
+export function restsOnRule(judgement: AtomJudgement): boolean {
+  return (
+    judgement.because.name !== 'default' ||
+    judgement.because.which === 'compositeByJoints' ||
+    judgement.because.which === 'techniqueByMotions'
+  )
+}
+
+/**
+ * The verdict of one atom in one case, in the order of the vocabulary (5.2, steps 3 to 8): never rules, a surgeon's
+ * forbid, then always-in orthosis, forbids of the current phase, permissions of this and earlier phases and gates, and
+ * the default; a surgeon's allow makes what the protocol does not open "with care".
+ *
+ * @param facts - the case's facts as its live states leave them
+ */
+export function judgeAtom(
+  atom: Atom,
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+  facts: FactBook,
+): AtomJudgement {
+  const judged = (kind: VerdictKind, because: Because): AtomJudgement => ({ atom, kind, because })
+  const elsewhere = isOnOtherFingers(atom, signature, state)
+  const rulesApply = !elsewhere || (atom.kind === 'motion' && (atom.mode === 'I' || atom.mode === 'R'))
+  const allowing = state.orders.find(
+    (order) => order.effect === 'allow' && orderCovers(order, atom, signature, state.day),
+  )
+  const never = rulesApply
+    ? rulesOnAtom(state.protocol, atom).never.find((rule) =>
+        closes(rule, atom, signature, state.states, standing.effectiveDay),
+      )
+    : undefined
+  const lifting = never
+    ? state.orders.find(
+        (order) =>
+          order.effect === 'allow' &&
+          order.lifts === never.id &&
+          order.document !== null &&
+          orderCovers(order, atom, signature, state.day),
+      )
+    : undefined
+  if (never && !lifting) return judged('never', { name: 'barred', rule: never })
+  const forbidding = state.orders.find(
+    (order) => order.effect === 'forbid' && orderCovers(order, atom, signature, state.day),
+  )
+  if (forbidding) return judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
+  if (never) {
+    const otherwise = judged('never', { name: 'barred', rule: never })
+    return judged('with-care', { name: 'allowedByOrder', order: lifting!, otherwise })
+  }
+  const byProtocol = rulesApply
+    ? judgeByProtocol(atom, signature, state, standing, facts, elsewhere)
+    : judgeByDefault(atom, signature, state, standing, true)
+  if (allowing && byProtocol.kind !== 'clear')
+    return judged('with-care', { name: 'allowedByOrder', order: allowing, otherwise: byProtocol })
+  return byProtocol
+}
+
+function judgeByProtocol(
+  atom: Atom,
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+  facts: FactBook,
+  elsewhere: boolean,
+): AtomJudgement {
+  const judged = (kind: VerdictKind, because: Because): AtomJudgement => ({ atom, kind, because })
+  const { protocol } = state
+  const { phase, effectiveDay } = standing
+  if (
+    phase?.alwaysIn &&
+    !elsewhere &&
+    !phase.alwaysIn.includes(signature.orthosis) &&
+    isOnGuardedDigit(atom, protocol)
+  )
+    return judged('not-yet', { name: 'alwaysIn', phase, inside: phase.alwaysIn })
+  const rules = rulesOnAtom(protocol, atom)
+  const forbid = rules.forbid[standing.index]?.find((rule) =>
+    closes(rule, atom, signature, state.states, effectiveDay),
+  )
+  if (forbid) return judged('not-yet', { name: 'barred', rule: forbid })
+
+  let open: Rule | null = null
+  let held: { rule: Rule; missing: readonly Criterion[] } | null = null
+  const misfitting: Rule[] = []
+  for (const { rule, phaseIndex } of rules.permissions) {
+    if (phaseIndex > standing.index) continue
+    if (effectiveDay < rule.from || (rule.until !== null && effectiveDay >= rule.until)) continue
+    if (misfitsOf(rule, atom, signature).length > 0) {
+      misfitting.push(rule)
+      continue
+    }
+    const missing = neededBy(rule, atom).filter((criterion) => facts.status(criterion).name !== 'met')
+    if (missing.length > 0) {
+      if (!held || missing.length < held.missing.length) held = { rule, missing }
+    } else if (!open || (isCautious(open) && !isCautious(rule))) open = rule
+  }
+  if (open)
+    return isCautious(open)
+      ? judged('with-care', { name: 'openWithCare', rule: open })
+      : judged('clear', { name: 'open', rule: open })
+  if (held) return judged('not-yet', { name: 'held', ...held })
+  if (misfitting.length > 0 && !isAdviceOnForm(atom, state.protocol, elsewhere)) {
+    // The form offered must itself be open today: of the rules whose needs are met, the one that allows most.
+    const offered = misfitting
+      .filter((rule) => neededBy(rule, atom).every((criterion) => facts.status(criterion).name === 'met'))
+      .sort((a, b) => (b.res ?? 5) - (a.res ?? 5) || kgOf(b) - kgOf(a))[0]
+    return judged('not-yet', {
+      name: 'asWritten',
+      rule: offered ?? misfitting.at(-1)!,
+      form: offered ? misfitsOf(offered, atom, signature) : null,
+    })
+  }
+  return judgeByDefault(atom, signature, state, standing, elsewhere)
+}
+
+/**
+ * Where nothing was injured or operated, a rule that names a form for a free motion advises and does not forbid the
+ * rest. After an injury or operation the form is part of the permission.
+ */
+function isAdviceOnForm(atom: Atom, protocol: Protocol, elsewhere: boolean): boolean {
+  return (
+    atom.kind === 'motion' &&
+    !words.HEALING_ANCHORS.includes(protocol.anchor) &&
+    !isGuarded(atom, protocol, elsewhere)
+  )
+}
+
+function isGuarded(atom: MotionAtom, protocol: Protocol, elsewhere: boolean): boolean {
+  const loads = atom.mode === 'I' || atom.mode === 'R'
+  return (
+    (!elsewhere && protocol.guard.has(atom.motion)) || (loads && protocol.strengthMotions.has(atom.motion))
+  )
+}
+
+/** Section 5.2.8: what holds where no rule speaks. Unknown at the injured part is "not yet". */
+function judgeByDefault(
+  atom: Atom,
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+  elsewhere: boolean,
+): AtomJudgement {
+  const { protocol } = state
+  const by = (kind: VerdictKind, which: DefaultName): AtomJudgement => ({
+    atom,
+    kind,
+    because: { name: 'default', which },
+  })
+  // The only phase of a protocol is not a last one: it goes on protecting.
+  const isLast = protocol.phases.length > 1 && standing.index === protocol.phases.length - 1
+  switch (atom.kind) {
+    case 'motion': {
+      if (isGuarded(atom, protocol, elsewhere)) {
+        const moves = !words.LOADING_MODES.includes(atom.mode)
+        if (!isLast || !moves) return by('not-yet', 'unopened')
+        // Hyperextension is a direction of its own: nothing opens it unnamed.
+        return atom.motion.endsWith('.hyperext')
+          ? by('with-care', 'hyperextensionInLastPhase')
+          : by('clear', 'freeInLastPhase')
+      }
+      const isHealing = words.HEALING_ANCHORS.includes(protocol.anchor)
+      const loads = atom.mode === 'I' || atom.mode === 'R'
+      const needsCare = loads || (atom.mode === 'S' && isHealing)
+      return needsCare && !isLast ? by('with-care', 'outsideWithCare') : by('clear', 'outside')
+    }
+    case 'combo':
+      if (!elsewhere && protocol.guardCombos.includes(atom.combo)) return by('not-yet', 'unopened')
+      if (words.COMBOS_WITH_CARE.includes(atom.combo)) return by('with-care', 'notAddressed')
+      return by('clear', 'compositeByJoints')
+    case 'stress':
+      return protocol.guardStress.includes(atom.stress)
+        ? by('not-yet', 'unopened')
+        : by('clear', 'notGuarded')
+    case 'nerve': {
+      const isGuarded =
+        protocol.guardNerve.length > 0 ||
+        protocol.gates.some((gate) => gate.targets.some((target) => target.kind === 'nerve'))
+      if (isGuarded) return by('not-yet', 'unopened')
+      return atom.technique === 'tensioner' ? by('with-care', 'notAddressed') : by('clear', 'notGuarded')
+    }
+    case 'technique':
+      return signature.motions.length + signature.combos.length + signature.stress.length > 0
+        ? by('clear', 'techniqueByMotions')
+        : by('with-care', 'techniqueAlone')
+    case 'test':
+    case 'act':
+      return isLast && !isMentioned(atom, protocol.gates)
+        ? by('with-care', 'notAddressed')
+        : by('not-yet', 'unopened')
+    case 'grip':
+    case 'kg':
+      return by('not-yet', 'unopened')
+  }
+}
+
+function isMentioned(atom: Atom, gates: readonly Rule[]): boolean {
+  return gates.some((gate) =>
+    gate.targets.some(
+      (target) =>
+        (target.kind === 'test' && atom.kind === 'test' && target.tests.includes(atom.test)) ||
+        (target.kind === 'act' && atom.kind === 'act' && target.acts.includes(atom.act)),
+    ),
+  )
+}
+
+function isCautious(rule: Rule): boolean {
+  return rule.kind === 'caution' || rule.asCaution
+}
+
+/** A rule's own needs and the load base, where it applies. */
+export function neededBy(rule: Rule, atom: Atom): readonly Criterion[] {
+  if (!isLoading(atom)) return rule.needs
+  const ownPain = rule.needs.some((criterion) => OWN_PAIN_CRITERIA.includes(criterion.name))
+  const base = ownPain ? [LOAD_BASE.edema] : [LOAD_BASE.pain, LOAD_BASE.edema]
+  return [
+    ...rule.needs,
+    ...base.filter((criterion) => !rule.needs.some((need) => need.text === criterion.text)),
+  ]
+}

@@ -1,0 +1,40 @@
+import { giverOf, type Criterion } from '../protocol/criterion.js'
+import type { Said } from '../protocol/names.js'
+import type { PhaseStanding } from '../protocol/phaseOn.js'
+import type { Verdict } from './verdict.js'
+
+/** One thing that stands between today and a "clear" or "with care". */
+export type Opener =
+  | { readonly kind: 'day'; readonly day: number }
+  | { readonly kind: 'criterion'; readonly criterion: Criterion; readonly giver: 'surgeon' | 'therapist' }
+  | { readonly kind: 'form'; readonly form: Said }
+  | { readonly kind: 'decision'; readonly text: Said }
+
+/**
+ * The shortest list of things that would change a "not yet": the day before which nothing opens, the criteria still
+ * missing and who can give each, the form that is open today instead, and decisions that only a person can make. Empty
+ * for any other verdict: a "never here" has no opener.
+ *
+ * @param today - day of the case, so that a day that has come is not listed
+ */
+export function whatWouldOpen(verdict: Verdict, today: number): Opener[] {
+  if (verdict.kind !== 'not-yet') return []
+  const openers: Opener[] = []
+  if (verdict.form) openers.push({ kind: 'form', form: verdict.form })
+  if (verdict.fromDay !== null && verdict.fromDay > today) openers.push({ kind: 'day', day: verdict.fromDay })
+  openers.push(...criteriaOpeners(verdict.missing))
+  openers.push(...verdict.unlock.map((text): Opener => ({ kind: 'decision', text })))
+  return openers
+}
+
+/** The same for the next phase: its day, and what is missing with who can give it. */
+export function whatWouldOpenNextPhase(standing: PhaseStanding, today: number): Opener[] {
+  const { next } = standing
+  if (!next) return []
+  const wait: Opener[] = next.phase.days[0] > today ? [{ kind: 'day', day: next.phase.days[0] }] : []
+  return [...wait, ...criteriaOpeners(next.missing)]
+}
+
+function criteriaOpeners(missing: readonly Criterion[]): Opener[] {
+  return missing.map((criterion) => ({ kind: 'criterion', criterion, giver: giverOf(criterion.text) }))
+}
