@@ -24,16 +24,22 @@ export interface CaseOnDay {
 /** Supposes that every criterion is met: for days ahead, never for a verdict of today. */
 export const EVERYTHING_MET: FactBook = { status: () => ({ name: 'met' }) }
 
+/** Criteria that a live state contradicts, whatever was recorded. */
+const CONTRADICTED: Readonly<Partial<Record<State, readonly string[]>>> = {
+  'state.flare': ['state.quiet'],
+  'state.acute_swelling': ['state.quiet', 'edema.stable', 'edema.moderate'],
+}
+
 /**
- * The facts as the live states leave them: a state that is on is met as a criterion, and a hand that flares or swells
- * is not quiet, whatever was recorded.
+ * The facts as the live states leave them: a state that is on is met as a criterion, and a hand that flares or swells is
+ * neither quiet nor stable. A state can close, never open early.
  */
 export function factsInStates(facts: FactBook, states: readonly State[]): FactBook {
   if (states.length === 0) return facts
-  const isUnquiet = states.includes('state.flare') || states.includes('state.acute_swelling')
+  const contradicted = new Set(states.flatMap((state) => CONTRADICTED[state] ?? []))
   return {
     status(criterion: Criterion) {
-      if (criterion.name === 'state.quiet' && isUnquiet) return { name: 'notSo', value: false }
+      if (contradicted.has(criterion.name)) return { name: 'notSo', value: false }
       if ((states as readonly string[]).includes(criterion.name)) return { name: 'met' }
       return facts.status(criterion)
     },

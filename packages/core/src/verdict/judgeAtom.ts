@@ -104,7 +104,7 @@ export function judgeAtom(
   }
   const byProtocol = rulesApply
     ? judgeByProtocol(atom, signature, state, standing, facts, elsewhere)
-    : judgeByDefault(atom, signature, state, standing, true)
+    : judgeByDefault(atom, signature, state, standing, true, false)
   if (allowing && byProtocol.kind !== 'clear')
     return judged('with-care', { name: 'allowedByOrder', order: allowing, otherwise: byProtocol })
   return byProtocol
@@ -137,11 +137,14 @@ function judgeByProtocol(
   let open: Rule | null = null
   let held: { rule: Rule; missing: readonly Criterion[] } | null = null
   const misfitting: Rule[] = []
+  let opensLater = false
   for (const { rule, phaseIndex } of rules.permissions) {
     if (phaseIndex > standing.index) continue
+    if (effectiveDay < rule.from) opensLater = true
     if (effectiveDay < rule.from || (rule.until !== null && effectiveDay >= rule.until)) continue
     if (misfitsOf(rule, atom, signature).length > 0) {
-      misfitting.push(rule)
+      const isOfEarlierPhase = rule.kind !== 'gate' && phaseIndex < standing.index
+      if (!isAdviceOnForm(atom, state.protocol, elsewhere, isOfEarlierPhase)) misfitting.push(rule)
       continue
     }
     const missing = neededBy(rule, atom).filter((criterion) => facts.status(criterion).name !== 'met')
@@ -154,7 +157,7 @@ function judgeByProtocol(
       ? judged('with-care', { name: 'openWithCare', rule: open })
       : judged('clear', { name: 'open', rule: open })
   if (held) return judged('not-yet', { name: 'held', ...held })
-  if (misfitting.length > 0 && !isAdviceOnForm(atom, state.protocol, elsewhere)) {
+  if (misfitting.length > 0) {
     // The form offered must itself be open today: of the rules whose needs are met, the one that allows most.
     const offered = misfitting
       .filter((rule) => neededBy(rule, atom).every((criterion) => facts.status(criterion).name === 'met'))
@@ -165,18 +168,24 @@ function judgeByProtocol(
       form: offered ? misfitsOf(offered, atom, signature) : null,
     })
   }
-  return judgeByDefault(atom, signature, state, standing, elsewhere)
+  return judgeByDefault(atom, signature, state, standing, elsewhere, opensLater)
 }
 
 /**
- * Where nothing was injured or operated, a rule that names a form for a free motion advises and does not forbid the
- * rest. After an injury or operation the form is part of the permission.
+ * Whether the form a rule names for a free motion is advice only. Where nothing was injured or operated it always is;
+ * after an injury or operation the form binds as long as its own phase lasts.
  */
-function isAdviceOnForm(atom: Atom, protocol: Protocol, elsewhere: boolean): boolean {
+function isAdviceOnForm(
+  atom: Atom,
+  protocol: Protocol,
+  elsewhere: boolean,
+  isOfEarlierPhase: boolean,
+): boolean {
   return (
     atom.kind === 'motion' &&
-    !words.HEALING_ANCHORS.includes(protocol.anchor) &&
-    !isGuarded(atom, protocol, elsewhere)
+    !words.LOADING_MODES.includes(atom.mode) &&
+    !isGuarded(atom, protocol, elsewhere) &&
+    (isOfEarlierPhase || !words.HEALING_ANCHORS.includes(protocol.anchor))
   )
 }
 
@@ -194,6 +203,7 @@ function judgeByDefault(
   state: CaseOnDay,
   standing: PhaseStanding,
   elsewhere: boolean,
+  opensLater: boolean,
 ): AtomJudgement {
   const { protocol } = state
   const by = (kind: VerdictKind, which: DefaultName): AtomJudgement => ({
@@ -207,7 +217,8 @@ function judgeByDefault(
     case 'motion': {
       if (isGuarded(atom, protocol, elsewhere)) {
         const moves = !words.LOADING_MODES.includes(atom.mode)
-        if (!isLast || !moves) return by('not-yet', 'unopened')
+        // A rule that opens it on a later day speaks about it: the default does not run ahead of the rule.
+        if (!isLast || !moves || opensLater) return by('not-yet', 'unopened')
         // Hyperextension is a direction of its own: nothing opens it unnamed.
         return atom.motion.endsWith('.hyperext')
           ? by('with-care', 'hyperextensionInLastPhase')
