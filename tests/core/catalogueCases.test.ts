@@ -55,7 +55,12 @@ function signatureOfCase({ do: what, arc, with: posture, in: worn, by, technique
           ? { combos: [{ combo: third, m: first, ...(rest[0] ? { res: rest[0] } : {}) }] }
           : {
               motions: [
-                { m: [first], mv: second!.split(','), ...(arc ? { arc } : {}), ...(third ? { res: third } : {}) },
+                {
+                  m: [first],
+                  mv: second!.split(','),
+                  ...(arc ? { arc } : {}),
+                  ...(third ? { res: third } : {}),
+                },
               ],
             }
     }
@@ -80,7 +85,8 @@ describe('cases a therapist can read', () => {
   describe.each(files.map((file) => [file.protocol, file.cases] as const))('%s', (protocol, cases) => {
     it.each(
       cases.map(
-        (one) => [`day ${one.day}: ${one.do}${one.in ? ` in ${one.in}` : ''} is ${one.verdict}`, one] as const,
+        (one) =>
+          [`day ${one.day}: ${one.do}${one.in ? ` in ${one.in}` : ''} is ${one.verdict}`, one] as const,
       ),
     )('%s', (_title, one) => {
       const [answer] = assessCaseFile(

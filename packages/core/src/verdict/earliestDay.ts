@@ -45,7 +45,8 @@ export function missingAt(
   const facts = factsInStates(state.facts, state.states)
   const then: CaseOnDay = { ...state, day, facts: met, daysSinceReview: null }
   const furthest = phaseOn(protocol, day, met).index
-  for (let index = Math.max(0, standing.index); index <= furthest; index += 1) {
+  const reached = Math.max(standing.index, phaseOn(protocol, day, facts).index, 0)
+  for (let index = reached; index <= furthest; index += 1) {
     const supposed: PhaseStanding = {
       ...standing,
       index,
@@ -56,6 +57,7 @@ export function missingAt(
     const entries = protocol.phases.slice(0, index + 1).flatMap((phase) => phase.entry)
     const needs = atoms.flatMap((atom) => {
       const { because } = judgeAtom(atom, signature, then, supposed, facts)
+      if (because.name === 'heldByLoadBase') return because.missing
       return because.name === 'held' ? neededBy(because.rule, atom) : []
     })
     return [...entries, ...needs].filter((criterion) => facts.status(criterion).name !== 'met')

@@ -24,8 +24,8 @@ export function reasonOf(judgement: AtomJudgement, protocol: Protocol): Reason {
     subject,
     text: inEach((language) => textOf(judgement, protocol, subject, language)),
     source:
-      because.name === 'default'
-        ? 'vocabulary 5.2.8'
+      because.name === 'default' || because.name === 'heldByLoadBase'
+        ? 'vocabulary 5.2.8, common practice'
         : because.name === 'forbiddenByOrder' || because.name === 'allowedByOrder'
           ? "surgeon's order"
           : protocol.sources.map((source) => `${source.key} (${source.confidence})`).join(', '),
@@ -41,6 +41,8 @@ function ruleIdOf(because: Because, protocol: Protocol): string {
       return because.order.id
     case 'default':
       return 'default'
+    case 'heldByLoadBase':
+      return 'load-base'
     default:
       return because.rule.id
   }
@@ -67,6 +69,12 @@ function textOf(judgement: AtomJudgement, protocol: Protocol, subject: Said, lan
       return isEnglish
         ? `${what}: its day has come, but this is not recorded as met: ${names}.`
         : `${what}: llegó su día, pero falta registrar como cumplido: ${names}.`
+    }
+    case 'heldByLoadBase': {
+      const names = because.missing.map((criterion) => criterionMeaning(criterion.text, language)).join('; ')
+      return isEnglish
+        ? `${what}: a sore or swollen hand is neither stretched nor loaded; not recorded as met: ${names}.`
+        : `${what}: una mano dolorida o hinchada ni se estira ni se carga; falta: ${names}.`
     }
     case 'asWritten': {
       const form = formOf(because.form, language)

@@ -38,6 +38,7 @@ export type Because =
   | { readonly name: 'open'; readonly rule: Rule }
   | { readonly name: 'openWithCare'; readonly rule: Rule }
   | { readonly name: 'held'; readonly rule: Rule; readonly missing: readonly Criterion[] }
+  | { readonly name: 'heldByLoadBase'; readonly missing: readonly Criterion[] }
   | { readonly name: 'asWritten'; readonly rule: Rule; readonly form: readonly Misfit[] | null }
   | { readonly name: 'alwaysIn'; readonly phase: Phase; readonly inside: readonly words.Orthosis[] }
   | { readonly name: 'forbiddenByOrder'; readonly order: Order }
@@ -52,10 +53,12 @@ export interface AtomJudgement {
 
 /** Whether a rule or an order decided; a default yields to the catalogue's own clock. */
 export function restsOnRule(judgement: AtomJudgement): boolean {
+  const { because } = judgement
+  if (because.name === 'heldByLoadBase') return false
   return (
-    judgement.because.name !== 'default' ||
-    judgement.because.which === 'compositeByJoints' ||
-    judgement.because.which === 'techniqueByMotions'
+    because.name !== 'default' ||
+    because.which === 'compositeByJoints' ||
+    because.which === 'techniqueByMotions'
   )
 }
 
@@ -104,7 +107,7 @@ export function judgeAtom(
   }
   const byProtocol = rulesApply
     ? judgeByProtocol(atom, signature, state, standing, facts, elsewhere)
-    : judgeByDefault(atom, signature, state, standing, true, false)
+    : judgeByDefault(atom, signature, state, standing, facts, true, false)
   if (allowing && byProtocol.kind !== 'clear')
     return judged('with-care', { name: 'allowedByOrder', order: allowing, otherwise: byProtocol })
   return byProtocol
@@ -120,26 +123,31 @@ function judgeByProtocol(
 ): AtomJudgement {
   const judged = (kind: VerdictKind, because: Because): AtomJudgement => ({ atom, kind, because })
   const { protocol } = state
-  const { phase, effectiveDay } = standing
-  if (
-    phase?.alwaysIn &&
-    !elsewhere &&
-    !phase.alwaysIn.includes(signature.orthosis) &&
-    isOnGuardedDigit(atom, protocol)
-  )
-    return judged('not-yet', { name: 'alwaysIn', phase, inside: phase.alwaysIn })
+  const { effectiveDay } = standing
   const rules = rulesOnAtom(protocol, atom)
-  const forbid = rules.forbid[standing.index]?.find((rule) =>
-    closes(rule, atom, signature, state.states, effectiveDay),
-  )
-  if (forbid) return judged('not-yet', { name: 'barred', rule: forbid })
+  for (const [index, phase] of phasesInForce(standing, protocol)) {
+    if (
+      phase.alwaysIn &&
+      !elsewhere &&
+      !phase.alwaysIn.includes(signature.orthosis) &&
+      isOnGuardedDigit(atom, protocol)
+    )
+      return judged('not-yet', { name: 'alwaysIn', phase, inside: phase.alwaysIn })
+    const forbid = rules.forbid[index]!.find((rule) =>
+      closes(rule, atom, signature, state.states, effectiveDay),
+    )
+    if (forbid) return judged('not-yet', { name: 'barred', rule: forbid })
+  }
 
+  const inForce = new Set(phasesInForce(standing, protocol).map(([index]) => index))
   let open: Rule | null = null
-  let held: { rule: Rule; missing: readonly Criterion[] } | null = null
+  let held: { rule: Rule; missing: readonly Criterion[]; isWaitedFor: boolean } | null = null
   const misfitting: Rule[] = []
   let opensLater = false
   for (const { rule, phaseIndex } of rules.permissions) {
-    if (phaseIndex > standing.index) continue
+    // A phase the case still waits for opens nothing, but what its rules ask for holds already.
+    const isWaitedFor = phaseIndex > standing.index
+    if (isWaitedFor && !inForce.has(phaseIndex)) continue
     if (effectiveDay < rule.from) opensLater = true
     if (effectiveDay < rule.from || (rule.until !== null && effectiveDay >= rule.until)) continue
     if (misfitsOf(rule, atom, signature).length > 0) {
@@ -147,16 +155,17 @@ function judgeByProtocol(
       if (!isAdviceOnForm(atom, state.protocol, elsewhere, isOfEarlierPhase)) misfitting.push(rule)
       continue
     }
-    const missing = neededBy(rule, atom).filter((criterion) => facts.status(criterion).name !== 'met')
+    const missing = missingOf(neededBy(rule, atom), facts)
     if (missing.length > 0) {
-      if (!held || missing.length < held.missing.length) held = { rule, missing }
-    } else if (!open || (isCautious(open) && !isCautious(rule))) open = rule
+      const isNearer = held && isWaitedFor === held.isWaitedFor && missing.length < held.missing.length
+      if (!held || isNearer || (held.isWaitedFor && !isWaitedFor)) held = { rule, missing, isWaitedFor }
+    } else if (!isWaitedFor && (!open || (isCautious(open) && !isCautious(rule)))) open = rule
   }
   if (open)
     return isCautious(open)
       ? judged('with-care', { name: 'openWithCare', rule: open })
       : judged('clear', { name: 'open', rule: open })
-  if (held) return judged('not-yet', { name: 'held', ...held })
+  if (held) return judged('not-yet', { name: 'held', rule: held.rule, missing: held.missing })
   if (misfitting.length > 0) {
     // The form offered must itself be open today: of the rules whose needs are met, the one that allows most.
     const offered = misfitting
@@ -168,7 +177,22 @@ function judgeByProtocol(
       form: offered ? misfitsOf(offered, atom, signature) : null,
     })
   }
-  return judgeByDefault(atom, signature, state, standing, elsewhere, opensLater)
+  return judgeByDefault(atom, signature, state, standing, facts, elsewhere, opensLater)
+}
+
+function missingOf(criteria: readonly Criterion[], facts: FactBook): Criterion[] {
+  return criteria.filter((criterion) => facts.status(criterion).name !== 'met')
+}
+
+/**
+ * The phases whose bans hold: the current one and, for a case that is held, those whose day has come as well. Otherwise
+ * a case held in a quiet early phase would escape the bans of the phase it waits for.
+ */
+function phasesInForce(standing: PhaseStanding, protocol: Protocol): (readonly [number, Phase])[] {
+  const first = Math.max(0, standing.index)
+  return protocol.phases.flatMap((phase, index) =>
+    index === first || (index > first && phase.days[0] <= standing.effectiveDay) ? [[index, phase]] : [],
+  )
 }
 
 /**
@@ -196,8 +220,29 @@ function isGuarded(atom: MotionAtom, protocol: Protocol, elsewhere: boolean): bo
   )
 }
 
-/** Section 5.2.8: what holds where no rule speaks. Unknown at the injured part is "not yet". */
+/**
+ * What holds where no rule speaks. A swollen or sore hand is held back there too: the load base counts for every default
+ * that would let it be stretched or loaded.
+ */
 function judgeByDefault(
+  atom: Atom,
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+  facts: FactBook,
+  elsewhere: boolean,
+  opensLater: boolean,
+): AtomJudgement {
+  const byDefault = defaultOf(atom, signature, state, standing, elsewhere, opensLater)
+  if (byDefault.kind === 'not-yet' || !isLoading(atom)) return byDefault
+  const missing = missingOf([LOAD_BASE.pain, LOAD_BASE.edema], facts)
+  return missing.length > 0
+    ? { atom, kind: 'not-yet', because: { name: 'heldByLoadBase', missing } }
+    : byDefault
+}
+
+/** Section 5.2.8. Unknown at the injured part is "not yet". */
+function defaultOf(
   atom: Atom,
   signature: Signature,
   state: CaseOnDay,
