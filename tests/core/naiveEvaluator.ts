@@ -3,7 +3,7 @@
  * documents write them) and follows the prose of the vocabulary (5.2) step by step, without caches and without a line of
  * the engine. It exists to disagree.
  */
-/* eslint-disable @typescript-eslint/no-explicit-any, @typescript-eslint/no-unsafe-member-access, @typescript-eslint/no-unsafe-assignment, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-argument, @typescript-eslint/no-unsafe-return */
+/* eslint-disable @typescript-eslint/no-explicit-any */
 
 export interface NaiveCase {
   protocol: any
