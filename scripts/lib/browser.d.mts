@@ -11,5 +11,6 @@ export function openPage(browser: Browser, view: View): Promise<Page>
 export function press(page: Page, text: string, options?: { exact?: boolean }): Promise<void>
 export function fill(page: Page, label: string, value: string): Promise<void>
 export function choose(page: Page, legend: string, choice: string): Promise<void>
+export function pick(page: Page, label: string, text: string): Promise<void>
 export function reads(page: Page, text: string, timeout?: number): Promise<void>
 export function signIn(page: Page, url: string, login: string, password: string): Promise<void>

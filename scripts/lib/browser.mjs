@@ -52,7 +52,7 @@ export async function press(page, text, { exact = true } = {}) {
   const find = (words, isExact) => {
     const clean = (node) => (node.getAttribute('aria-label') ?? node.textContent).replace(/\s+/g, ' ').trim()
     const isShown = (node) => node.getClientRects().length > 0 && !node.disabled
-    return [...document.querySelectorAll('button, a, label, summary, [role="option"]')].find(
+    return [...document.querySelectorAll('button, a, label, summary, [role="option"], .v-list-item')].find(
       (node) => isShown(node) && (isExact ? clean(node) === words : clean(node).includes(words)),
     )
   }
@@ -122,6 +122,12 @@ export async function choose(page, legend, choice) {
     })
   await handle.asElement().evaluate((node) => node.scrollIntoView({ block: 'center' }))
   await handle.asElement().click()
+}
+
+/** Picks from a list that opens when one types into it. */
+export async function pick(page, label, text) {
+  await fill(page, label, text)
+  await press(page, text)
 }
 
 /** Waits until a person could read a text on the page. */

@@ -2,7 +2,16 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { choose, fill, openPage, press, reads, signIn, startBrowser } from '../../scripts/lib/browser.mjs'
+import {
+  choose,
+  fill,
+  openPage,
+  pick,
+  press,
+  reads,
+  signIn,
+  startBrowser,
+} from '../../scripts/lib/browser.mjs'
 
 const { url, signIns } = inject('built')
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
@@ -98,23 +107,27 @@ describe('the slice, from referral to a logged bout', () => {
     await choose(desk, 'Dominant hand', 'Right')
     await choose(desk, 'Latex allergy', 'No')
     await choose(desk, 'Adhesive allergy', 'No')
+    await pick(desk, 'Condition', 'Distal radius fracture')
     await choose(desk, 'Injured side', 'Left')
-    await fill(desk, 'Day of injury', daysAgo(14))
+    await reads(desk, 'Surgeon calls the fixation stable answer first')
+    await choose(desk, 'surgeon calls the fixation stable', 'Yes')
+    await press(desk, 'Early motion after a stable volar plate', { exact: false })
+    await reads(desk, 'Day 0: surgery')
+    await fill(desk, 'Day of injury (if there was one)', daysAgo(14))
     for (const [day, refusal] of [
-      [daysAgo(15), 'The surgery lies before the injury'],
+      [daysAgo(15), 'Day 0 lies before the injury'],
       [daysAgo(-1), 'lies in the future'],
       ['1900-01-01', 'Check the year'],
     ] as const) {
-      await fill(desk, 'Day of surgery', day)
+      await fill(desk, 'Day 0: surgery', day)
       await reads(desk, refusal)
     }
     await press(desk, 'Open the episode')
     await reads(desk, 'Not saved')
-    await fill(desk, 'Day of surgery', daysAgo(10))
-    await fill(desk, 'Surgeon', 'Dr. P. Hallam-Ito')
+    await fill(desk, 'Day 0: surgery', daysAgo(10))
+    await fill(desk, 'Surgeon or referrer', 'Dr. P. Hallam-Ito')
     await fill(desk, 'Date of the letter', daysAgo(9))
     await press(desk, "surgeon's clearance for active motion")
-    await press(desk, 'surgeon calls the fixation stable')
     await expectAccessible(desk, 'referral')
     expect(
       await desk.evaluate(() =>

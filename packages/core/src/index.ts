@@ -19,6 +19,7 @@ export {
   giverOf,
   isSurgeonsToGive,
   type Criterion,
+  LOAD_BASE_CRITERIA,
 } from './protocol/criterion.js'
 export {
   factBook,
@@ -38,12 +39,26 @@ export { restartedDay, type Slip } from './protocol/restartedDay.js'
 export { unansweredSelection, wrongSchool } from './protocol/wrongSchool.js'
 export { shiftProtocol } from './protocol/shiftProtocol.js'
 export {
+  EARLY_PERMISSION_NAMES,
+  EARLY_PERMISSIONS,
+  isEarlyPermission,
   isRestriction,
+  orderFrom,
+  orderLabel,
   RESTRICTION_NAMES,
   RESTRICTIONS,
-  restrictionOrder,
+  type EarlyPermission,
+  type RecordedOrder,
   type Restriction,
 } from './protocol/restrictions.js'
+export {
+  digitsAsked,
+  hasSlipClock,
+  surgeonsClearances,
+  type DigitsAsked,
+} from './protocol/askedAtReferral.js'
+export { MAP_MODES, permissionMap, type MapCell, type MapRow } from './verdict/permissionMap.js'
+export { schoolPreview, type SchoolPreview } from './verdict/schoolPreview.js'
 // Verdicts
 export { assess, openingDay, verdictKind } from './verdict/assess.js'
 export { atomsOf, atomText, type Atom } from './verdict/atoms.js'

@@ -1,3 +1,5 @@
+import type { Said } from '../protocol/names.js'
+import { readSaid } from '../protocol/readProtocol.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { DEMANDS, STRESS_LEVELS, STRESS_MODES, type Demand, type StructureStress } from './exercise.js'
 
@@ -16,6 +18,8 @@ export interface Condition {
   readonly ceilings: readonly Ceiling[]
   /** Usual earliest week by demand where a school differs from the exercises' own weeks. */
   readonly schoolWeeks: Readonly<Record<string, Readonly<Partial<Record<Demand, number>>>>>
+  /** What to tell the patient, in plain words: what it is, what to change, breaks, the night, warm or cold. */
+  readonly advice: readonly Said[]
   readonly source: { readonly key: string; readonly confidence: string }
 }
 
@@ -28,6 +32,7 @@ export function readCondition(document: unknown): Condition {
     'protocols',
     'ceilings',
     'schoolWeeks',
+    'advice',
     'source',
   ])
   const name = doc['name']!.object(['en', 'es'])
@@ -58,6 +63,7 @@ export function readCondition(document: unknown): Condition {
         return [protocol, Object.fromEntries(stated.map((demand) => [demand, part[demand]!.integer(0, 52)]))]
       }),
     ),
+    advice: doc['advice']!.optionalList().map(readSaid),
     source: {
       key: source['key']!.text(),
       confidence: source['confidence']!.oneOf(['high', 'medium', 'low']),

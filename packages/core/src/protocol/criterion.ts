@@ -54,6 +54,9 @@ export function criterion(text: string): Criterion {
 /** Load base: what every permission to stretch or load silently needs besides. */
 export const LOAD_BASE = { pain: criterion('pain.act<=3'), edema: criterion('edema.stable') } as const
 
+/** The load base as a list. */
+export const LOAD_BASE_CRITERIA: readonly Criterion[] = [LOAD_BASE.pain, LOAD_BASE.edema]
+
 /** Names by which a rule states a pain criterion of its own, which replaces the one of the load base. */
 export const OWN_PAIN_CRITERIA: readonly CriterionName[] = ['pain.act', 'pain.norise', 'pain.tolerable']
 

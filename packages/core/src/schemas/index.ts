@@ -1,6 +1,6 @@
 // Shapes that form and route share. A subpath of its own, so that workers need no Yup.
 export { type TodayContext, TEXT_LIMITS } from './fields.js'
-export { newReferral, REFERRAL_CLEARANCES, type NewReferral } from './referral.js'
+export { newReferral, newSchoolChoice, newSlip, type NewReferral } from './referral.js'
 export {
   FACT_WAYS,
   factWithdrawal,

@@ -2,7 +2,8 @@ import { array, lazy, mixed, number, object, string, type InferType } from 'yup'
 import { RED_FLAG_FACTS } from '../adherence/stopPath.js'
 import { CoreError } from '../errors.js'
 import { WRIST_MOTION_NAMES, signedDeg, type WristMotion } from '../motion/wristMotion.js'
-import { CRITERION_FLAGS, CRITERION_NUMBERS } from '../protocol/vocabulary.js'
+import { isEarlyPermission } from '../protocol/restrictions.js'
+import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS } from '../protocol/vocabulary.js'
 import { clinicalDay, optionalText, painScore, pastDay, text, TEXT_LIMITS, ulidText } from './fields.js'
 
 const UNKNOWN = 'This field is not known here.'
@@ -14,14 +15,16 @@ export const FACT_WAYS = ['letter', 'phone', 'inPerson', 'film', 'examined', 'me
 export const newFact = object({
   id: ulidText('the id'),
   what: string()
-    .oneOf([...CRITERION_FLAGS, ...CRITERION_NUMBERS], 'Not a criterion Pledge knows.')
+    .oneOf([...CRITERION_FLAGS, ...CRITERION_NUMBERS, 'irrit'], 'Not a criterion Pledge knows.')
     .required('Say what is recorded.'),
   value: lazy((value) =>
     typeof value === 'number'
       ? number().min(0, 'At least 0.').max(360, 'At most 360.').required()
-      : mixed<boolean>((input): input is boolean => typeof input === 'boolean').required(
-          'Say whether it holds.',
-        ),
+      : typeof value === 'string'
+        ? string().oneOf(CRITERION_ORDINALS.irrit, 'Choose low, moderate or high.').required()
+        : mixed<boolean>((input): input is boolean => typeof input === 'boolean').required(
+            'Say whether it holds.',
+          ),
   ),
   dated: pastDay('the date it was given'),
   givenBy: text('who gave it', TEXT_LIMITS.name),
@@ -41,7 +44,16 @@ export const newOrder = object({
   givenBy: text('who gave it', TEXT_LIMITS.name),
   dated: pastDay('the date it was given'),
   why: text('the reason', TEXT_LIMITS.why),
-}).noUnknown(UNKNOWN)
+  /** What an order that opens something early rests on. */
+  document: optionalText(TEXT_LIMITS.line),
+})
+  .noUnknown(UNKNOWN)
+  .test('documented', 'Say which letter or message allows it.', function (value) {
+    const opens = isEarlyPermission(value.restriction ?? '')
+    return !opens || value.document !== ''
+      ? true
+      : this.createError({ path: 'document', message: 'Say which letter or message allows it.' })
+  })
 
 export const flagLift = object({
   id: ulidText('the id'),

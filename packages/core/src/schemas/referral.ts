@@ -1,6 +1,7 @@
-import { array, boolean, object, string, type InferType } from 'yup'
+import { array, boolean, lazy, mixed, number, object, string, type InferType } from 'yup'
 import { daysBetween } from '../calendar/clinicalDay.js'
 import { RESTRICTION_NAMES } from '../protocol/restrictions.js'
+import { CRITERION_FLAGS, CRITERION_NUMBERS, DIGITS } from '../protocol/vocabulary.js'
 import {
   birthDay,
   clinicalDay,
@@ -10,17 +11,9 @@ import {
   recentDay,
   text,
   TEXT_LIMITS,
+  ulidText,
 } from './fields.js'
 
-/** Clearances a referral letter may bring with it. */
-export const REFERRAL_CLEARANCES = [
-  'ord.therapy',
-  'ord.rom',
-  'ord.passive',
-  'ord.resist',
-  'ord.load',
-  'fix.stable',
-] as const
 /** An injury longer ago is a typing error. */
 const OLDEST_INJURY_YEARS = 5
 
@@ -29,6 +22,39 @@ export const newRestriction = object({
   restriction: string().oneOf(RESTRICTION_NAMES, 'Choose a restriction.').required('Choose a restriction.'),
   untilOn: clinicalDay('the day it ends').nullable().notRequired().default(null),
   why: text('the reason', TEXT_LIMITS.why),
+}).noUnknown('This field is not known here.')
+
+const selectionAnswer = object({
+  what: string()
+    .oneOf([...CRITERION_FLAGS, ...CRITERION_NUMBERS], 'Not a criterion Pledge knows.')
+    .required('Say what is answered.'),
+  value: lazy((value) =>
+    typeof value === 'number'
+      ? number().min(0, 'At least 0.').max(360, 'At most 360.').required()
+      : mixed<boolean>((input): input is boolean => typeof input === 'boolean').required('Answer yes or no.'),
+  ),
+}).noUnknown('This field is not known here.')
+
+/** The choice of another school for an episode. Validate with `{ context: { today } }`. */
+export const newSchoolChoice = object({
+  id: ulidText('the id'),
+  protocolId: text('the school', 40),
+  variant: string().nullable().default(null).max(40, 'At most 40 characters.'),
+  anchorOn: recentDay('day 0', OLDEST_INJURY_YEARS),
+  why: text('why another school', TEXT_LIMITS.outcome),
+}).noUnknown('This field is not known here.')
+
+/** A bend out of the orthosis that makes the days count anew. */
+export const newSlip = object({
+  id: ulidText('the id'),
+  slippedOn: pastDay('the day it slipped'),
+  creditDays: number()
+    .typeError('Write whole days.')
+    .integer('Write whole days.')
+    .min(0, 'At least 0 days.')
+    .max(400, 'At most 400 days.')
+    .required('Write how many days still count, 0 for none.'),
+  why: text('what happened', TEXT_LIMITS.outcome),
 }).noUnknown('This field is not known here.')
 
 /** A new patient with one episode. Validate with `{ context: { today } }`. */
@@ -44,21 +70,59 @@ export const newReferral = object({
   conditionId: text('the condition', 60),
   protocolId: text('the school', 40),
   side: string().oneOf(['left', 'right'], 'Choose the side.').required('Choose the side.'),
-  injuredOn: recentDay('the day of injury', OLDEST_INJURY_YEARS).test(
-    'afterBirth',
-    'The injury lies before the date of birth.',
-    (value, { parent }) =>
-      !isDay(value) || !isDay(parent.birthDate) || daysBetween(parent.birthDate, value) >= 0,
+  variant: string().nullable().default(null).max(40, 'At most 40 characters.'),
+  /** Values set per patient, as the angle at which a block starts. */
+  values: lazy((value: unknown) =>
+    object(
+      Object.fromEntries(
+        Object.keys((value ?? {}) as object).map((name) => [
+          name,
+          number()
+            .typeError('Write a number.')
+            .min(-180, 'At least -180.')
+            .max(180, 'At most 180.')
+            .required(),
+        ]),
+      ),
+    ).default({}),
   ),
-  surgeryOn: recentDay('the day of surgery', OLDEST_INJURY_YEARS).test(
-    'afterInjury',
-    'The surgery lies before the injury. Check both dates.',
-    (value, { parent }) =>
-      !isDay(value) || !isDay(parent.injuredOn) || daysBetween(parent.injuredOn, value) >= 0,
-  ),
+  digits: array()
+    .of(string().oneOf(DIGITS, 'Choose digits.').required())
+    .max(5, 'At most 5 digits.')
+    .required(),
+  /** Facts that make the school eligible, as answered: yes or no, or a number. */
+  selection: array().of(selectionAnswer).max(20, 'At most 20 answers.').required(),
+  /** Day of injury or onset; unknown where it does not matter. */
+  injuredOn: recentDay('the day of injury', OLDEST_INJURY_YEARS)
+    .notRequired()
+    .nullable()
+    .default(null)
+    .test(
+      'afterBirth',
+      'The injury lies before the date of birth.',
+      (value, { parent }) =>
+        !isDay(value) || !isDay(parent.birthDate) || daysBetween(parent.birthDate, value) >= 0,
+    ),
+  /** Day 0 of the school: surgery, injury, procedure, start of the orthosis, first visit or start of the flare. */
+  anchorOn: recentDay('day 0', OLDEST_INJURY_YEARS)
+    .test(
+      'afterInjury',
+      'Day 0 lies before the injury. Check both dates.',
+      (value, { parent }) =>
+        !isDay(value) || !isDay(parent.injuredOn) || daysBetween(parent.injuredOn, value) >= 0,
+    )
+    .test(
+      'afterBirth',
+      'Day 0 lies before the date of birth.',
+      (value, { parent }) =>
+        !isDay(value) || !isDay(parent.birthDate) || daysBetween(parent.birthDate, value) >= 0,
+    ),
   surgeon: text("the surgeon's name", TEXT_LIMITS.name),
   letterOn: pastDay('the date of the letter'),
-  clearances: array().of(string().oneOf(REFERRAL_CLEARANCES, 'Not a clearance.').required()).required(),
+  clearances: array()
+    .of(string().oneOf(CRITERION_FLAGS, 'Not a clearance.').required())
+    .max(40, 'At most 40 clearances.')
+    .required(),
   restrictions: array().of(newRestriction).max(10, 'At most 10 restrictions.').required(),
   work: optionalText(TEXT_LIMITS.line),
   note: optionalText(),

@@ -1,15 +1,20 @@
 import {
+  addDays,
   assessExercise,
+  bindProtocol,
   CoreError,
+  criterionOf,
   daysBetween,
   factBook,
-  isRestriction,
+  orderFrom,
   phaseOn,
   readingDeg,
-  restrictionOrder,
+  restartedDay,
   VERDICT_KINDS,
+  wrongSchool,
   type Catalogue,
   type ClinicalDay,
+  type Digit,
   type LoggedPain,
   type PatientCase,
   type PhaseStanding,
@@ -30,6 +35,8 @@ import type {
   PatientRow,
   ProgramVersionRow,
   ReadingRow,
+  SchoolChoiceRow,
+  SlipRow,
 } from '../data/models.js'
 import { Problem } from '../problems.js'
 import type { SignedItem } from './signedItem.js'
@@ -38,6 +45,10 @@ import type { SignedItem } from './signedItem.js'
 export interface EpisodeRecord {
   readonly episode: EpisodeRow
   readonly patient: PatientRow
+  /** The school it follows now, and those before, oldest first. */
+  readonly school: SchoolChoiceRow
+  readonly schools: readonly SchoolChoiceRow[]
+  readonly slips: readonly SlipRow[]
   readonly facts: readonly FactRow[]
   /** Orders in force: not withdrawn. */
   readonly orders: readonly OrderRow[]
@@ -56,34 +67,43 @@ export async function readRecord(database: Database, episodeId: string): Promise
   const episode = (await rows.episodes.findByPk(episodeId))?.get()
   if (!episode) throw new Problem('NOT_FOUND', 'There is no such episode.')
   const where = { episodeId }
-  const [patient, facts, orders, flags, evaluations, versions, bouts, devices] = await Promise.all([
-    rows.patients.findByPk(episode.patientId),
-    rows.facts.findAll({
-      where,
-      order: [
-        ['recordedAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    }),
-    rows.orders.findAll({ where, order: [['id', 'ASC']] }),
-    rows.flags.findAll({ where, order: [['id', 'ASC']] }),
-    rows.evaluations.findAll({
-      where,
-      order: [
-        ['evaluatedOn', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    }),
-    rows.programVersions.findAll({ where, order: [['number', 'ASC']] }),
-    rows.boutLogs.findAll({
-      where,
-      order: [
-        ['endedAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    }),
-    rows.devices.findAll({ where, order: [['id', 'ASC']] }),
-  ])
+  const [patient, schools, slips, facts, orders, flags, evaluations, versions, bouts, devices] =
+    await Promise.all([
+      rows.patients.findByPk(episode.patientId),
+      rows.schoolChoices.findAll({
+        where,
+        order: [
+          ['chosenAt', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      }),
+      rows.slips.findAll({ where, order: [['id', 'ASC']] }),
+      rows.facts.findAll({
+        where,
+        order: [
+          ['recordedAt', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      }),
+      rows.orders.findAll({ where, order: [['id', 'ASC']] }),
+      rows.flags.findAll({ where, order: [['id', 'ASC']] }),
+      rows.evaluations.findAll({
+        where,
+        order: [
+          ['evaluatedOn', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      }),
+      rows.programVersions.findAll({ where, order: [['number', 'ASC']] }),
+      rows.boutLogs.findAll({
+        where,
+        order: [
+          ['endedAt', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      }),
+      rows.devices.findAll({ where, order: [['id', 'ASC']] }),
+    ])
   const [readings, boutItems] = await Promise.all([
     rows.readings.findAll({ where: { evaluationId: evaluations.map((row) => row.get().id) } }),
     rows.boutLogItems.findAll({ where: { boutLogId: bouts.map((row) => row.get().id) } }),
@@ -96,6 +116,9 @@ export async function readRecord(database: Database, episodeId: string): Promise
   return {
     episode,
     patient: patient!.get(),
+    school: schools.at(-1)!.get(),
+    schools: schools.map((row) => row.get()),
+    slips: slips.map((row) => row.get()),
     facts: facts.map((row) => row.get()),
     orders: orderRows.filter((order) => order.withdrawsId === null && !withdrawn.has(order.id)),
     openFlags: raised.filter((flag) => !lifts.has(flag.id)),
@@ -122,46 +145,53 @@ export function caseOn(
   today: ClinicalDay,
   now: Date,
 ): PatientCase {
-  const { episode, patient } = record
-  const protocol = catalogue.protocols.get(episode.protocolId)
+  const { episode, patient, school } = record
+  const known = catalogue.protocols.get(school.protocolId)
   const condition = catalogue.conditions.get(episode.conditionId)
-  if (!protocol || !condition)
-    throw new CoreError(
-      'PROTOCOL_UNKNOWN',
-      'protocolId',
-      `The catalogue no longer has ${episode.protocolId}.`,
-    )
-  const anchor = anchorDate(record)
+  if (!known || !condition)
+    throw new CoreError('PROTOCOL_UNKNOWN', 'protocolId', `The catalogue no longer has ${school.protocolId}.`)
+  const protocol = bindProtocol(known, {
+    variant: school.variant,
+    values: school.patientValues as Record<string, number>,
+    shifts: [],
+  })
+  const slips = record.slips.map((slip) => ({ on: slip.slippedOn, creditDays: slip.creditDays }))
+  const day = restartedDay(protocol, record.school.anchorOn, slips, today)
   const contraindications = [
     ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
     ...(patient.hasAdhesiveAllergy ? (['adhesive'] as const) : []),
   ]
+  const facts = factBook({ today, facts: recordedFacts(record), loggedPain: loggedPain(record, now) })
   return {
     protocol,
     condition,
-    day: daysBetween(anchor, today),
-    facts: factBook({ today, facts: recordedFacts(record), loggedPain: loggedPain(record, now) }),
-    digits: [],
-    states: [],
-    orders: record.orders.map((order, index) => {
-      if (!isRestriction(order.restriction))
-        throw new Error(`The record holds the unknown restriction ${order.restriction}.`)
-      return restrictionOrder(
+    day,
+    facts,
+    digits: episode.digits as Digit[],
+    states: LIVE_STATES.filter((state) => facts.status(criterionOf(state)!).name === 'met'),
+    orders: record.orders.map((order, index) =>
+      orderFrom(
         `order.${index + 1}`,
-        order.restriction,
-        anchor,
-        order.untilOn,
-        `${order.why} (${order.givenBy}, ${order.dated})`,
-      )
-    }),
+        {
+          ...order,
+          why: `${order.why} (${order.givenBy}, ${order.dated})`,
+          document: order.document || null,
+        },
+        dayZero(day, today),
+      ),
+    ),
     redLock: record.openFlags.length > 0,
     daysSinceReview: daysBetween(lastReviewOn(record), today),
     contraindications,
   }
 }
 
-export function anchorDate(record: EpisodeRecord): ClinicalDay {
-  return record.episode.surgeryOn
+/** States that are recorded like findings; acute swelling closes through "swelling stable". */
+const LIVE_STATES = ['state.flare', 'state.crps'] as const
+
+/** The date on which the days of a case began to count: its anchor, or later where a slip made them count anew. */
+export function dayZero(day: number, today: ClinicalDay): ClinicalDay {
+  return addDays(today, -day)
 }
 
 /** The last day a therapist reviewed the case: the referral, an evaluation or a signed program. */
@@ -180,7 +210,7 @@ function recordedFacts(record: EpisodeRecord): RecordedFact[] {
     at: row.recordedAt.getTime(),
     fact: {
       what: row.what as RecordedFact['what'],
-      value: JSON.parse(row.value) as boolean | number,
+      value: JSON.parse(row.value) as boolean | number | string,
       date: row.dated,
       withdrawn: row.isWithdrawn,
     },
@@ -223,11 +253,12 @@ export interface ItemToday {
 /** The items of the newest signed program with today's verdict. Items are judged by their own copy of the exercise. */
 export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday[] {
   const newest = record.versions.at(-1)
+  const isWrongSchool = wrongSchool(state.protocol, state.facts).length > 0
   return (newest?.items ?? []).map((item) => {
     const verdict = assessExercise(item.exercise, item.dose, state, { orthosis: item.orthosis })
     const isOpen = verdict.kind === 'clear' || verdict.kind === 'with-care'
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
-    return { item, verdict, isPaused: !isOpen || isWorse }
+    return { item, verdict, isPaused: !isOpen || isWorse || isWrongSchool }
   })
 }
 

@@ -1,8 +1,9 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { Umzug } from 'umzug'
 import * as firstSlice from './migrations/0001-first-slice.js'
+import * as everySchool from './migrations/0002-every-school.js'
 
-const MIGRATIONS = [firstSlice]
+const MIGRATIONS = [firstSlice, everySchool]
 
 /**
  * What the application's account may do with each table. Records of what happened can be added to and read, never
@@ -15,6 +16,8 @@ const APP_PRIVILEGES: Readonly<Record<string, string>> = {
   episodes: 'SELECT, INSERT',
   facts: 'SELECT, INSERT',
   orders: 'SELECT, INSERT',
+  school_choices: 'SELECT, INSERT',
+  slips: 'SELECT, INSERT',
   evaluations: 'SELECT, INSERT',
   readings: 'SELECT, INSERT',
   drafts: 'SELECT, INSERT, UPDATE, DELETE',

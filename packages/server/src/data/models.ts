@@ -33,16 +33,38 @@ export interface EpisodeRow {
   patientId: string
   therapistId: string
   conditionId: string
-  protocolId: string
   side: 'left' | 'right'
+  /** The injured digits; empty = not stated. */
+  digits: unknown
   timeZone: string
-  injuredOn: string
-  surgeryOn: string
+  injuredOn: string | null
   surgeon: string
   work: string
   note: string
   openedOn: string
   createdAt: Date
+}
+/** The school an episode follows from then on; the newest counts. */
+export interface SchoolChoiceRow {
+  id: string
+  episodeId: string
+  protocolId: string
+  variant: string | null
+  patientValues: unknown
+  anchorOn: string
+  why: string
+  chosenBy: string
+  chosenAt: Date
+}
+/** A bend out of the orthosis that makes the days count anew. */
+export interface SlipRow {
+  id: string
+  episodeId: string
+  slippedOn: string
+  creditDays: number
+  why: string
+  recordedBy: string
+  recordedAt: Date
 }
 export interface FactRow {
   id: string
@@ -66,6 +88,8 @@ export interface OrderRow {
   givenBy: string
   dated: string
   why: string
+  /** What an order that opens something early rests on; empty for a restriction. */
+  document: string
   withdrawsId: string | null
   recordedBy: string
   recordedAt: Date
@@ -172,6 +196,8 @@ export interface Models {
   sessions: Table<SessionRow>
   patients: Table<PatientRow>
   episodes: Table<EpisodeRow>
+  schoolChoices: Table<SchoolChoiceRow>
+  slips: Table<SlipRow>
   facts: Table<FactRow>
   orders: Table<OrderRow>
   evaluations: Table<EvaluationRow>
@@ -238,16 +264,35 @@ export function defineModels(sequelize: Sequelize): Models {
       patientId: id,
       therapistId: id,
       conditionId: text,
-      protocolId: text,
       side: text,
+      digits: json,
       timeZone: text,
-      injuredOn: day,
-      surgeryOn: day,
+      injuredOn: maybeDay,
       surgeon: text,
       work: text,
       note: text,
       openedOn: day,
       createdAt: instant,
+    }),
+    schoolChoices: table<SchoolChoiceRow>('school_choices', {
+      id: key,
+      episodeId: id,
+      protocolId: text,
+      variant: { type: DataTypes.STRING, allowNull: true },
+      patientValues: json,
+      anchorOn: day,
+      why: text,
+      chosenBy: id,
+      chosenAt: instant,
+    }),
+    slips: table<SlipRow>('slips', {
+      id: key,
+      episodeId: id,
+      slippedOn: day,
+      creditDays: { type: DataTypes.SMALLINT, allowNull: false },
+      why: text,
+      recordedBy: id,
+      recordedAt: instant,
     }),
     facts: table<FactRow>('facts', {
       id: key,
@@ -271,6 +316,7 @@ export function defineModels(sequelize: Sequelize): Models {
       givenBy: text,
       dated: day,
       why: text,
+      document: text,
       withdrawsId: maybeId,
       recordedBy: id,
       recordedAt: instant,

@@ -310,11 +310,10 @@ export async function loadDemoClinic(
       patientId,
       therapistId,
       conditionId: 'distal-radius-fracture',
-      protocolId: 'DRF-VLP-EARLY',
       side: demo.side,
+      digits: [],
       timeZone,
       injuredOn: onDay(-4),
-      surgeryOn: onDay(0),
       surgeon: SURGEON,
       work: demo.work,
       note: demo.note,
@@ -322,6 +321,17 @@ export async function loadDemoClinic(
       createdAt: at(1, 9),
     }
     await rows.episodes.create(episode)
+    await rows.schoolChoices.create({
+      id: ulid(at(1, 9).getTime()),
+      episodeId,
+      protocolId: 'DRF-VLP-EARLY',
+      variant: null,
+      patientValues: {},
+      anchorOn: onDay(0),
+      why: '',
+      chosenBy: therapistId,
+      chosenAt: at(1, 9),
+    })
     const facts = Object.entries(demo.given).map(([what, day]): FactRow => ({
       id: ulid(at(day, 10).getTime()),
       episodeId,

@@ -4,26 +4,44 @@ import {
   assessExercise,
   burdenOf,
   criterionMeaning,
+  isEarlyPermission,
   isRestriction,
   isSurgeonsToGive,
+  LOAD_BASE_CRITERIA,
+  MODE_NAMES,
+  orderLabel,
+  permissionMap,
   exerciseOpeningDay,
   orthosisFor,
   RED_FLAG_FACTS,
-  RESTRICTIONS,
   signedDeg,
   staleAfterDays,
   TEST_NAMES,
+  unansweredSelection,
+  wrongSchool,
+  alwaysWorn,
+  MAP_MODES,
+  ORTHOSIS_NAMES,
   type Criterion,
   type PatientCase,
   type RedFlag,
   type Rule,
   type WristMotion,
 } from '@pledge/core'
-import { factWithdrawal, flagLift, newEvaluation, newFact, newFlag, newOrder } from '@pledge/core/schemas'
+import {
+  factWithdrawal,
+  flagLift,
+  newEvaluation,
+  newFact,
+  newFlag,
+  newOrder,
+  newSchoolChoice,
+  newSlip,
+} from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
 import {
-  anchorDate,
+  dayZero,
   asReading,
   caseOn,
   itemsToday,
@@ -83,12 +101,19 @@ const overviewReply = obj({
   episode: obj({
     id: str,
     condition: str,
+    conditionId: str,
     protocolId: str,
     protocol: str,
     evidence: str,
+    sources: list(str),
     side: str,
-    injuredOn: str,
-    surgeryOn: str,
+    injuredOn: maybe(str),
+    anchor: str,
+    anchorOn: str,
+    dayZeroOn: str,
+    digits: list(str),
+    variant: maybe(str),
+    measuresWrist: bool,
     surgeon: str,
     work: str,
     note: str,
@@ -131,8 +156,22 @@ const overviewReply = obj({
   }),
   criteria: list(criterionReply),
   wrongSchool: list(str),
+  unanswered: list(criterionReply),
+  advice: list(str),
+  clock: maybe(obj({ restartIf: str, slips: list(obj({ slippedOn: str, creditDays: whole, why: str })) })),
+  schools: list(obj({ protocolId: str, school: str, anchorOn: str, why: str, chosenBy: str, chosenOn: str })),
   orders: list(
-    obj({ id: str, restriction: str, label: str, untilOn: maybe(str), givenBy: str, dated: str, why: str }),
+    obj({
+      id: str,
+      restriction: str,
+      label: str,
+      isEarly: bool,
+      document: str,
+      untilOn: maybe(str),
+      givenBy: str,
+      dated: str,
+      why: str,
+    }),
   ),
   flags: list(obj({ id: str, flag: str, name: str, raisedAt: str, needsSurgeon: bool, fromPhone: bool })),
   redFlags: list(str),
@@ -215,6 +254,13 @@ const exercisesReply = list(
   }),
 )
 
+const mapReply = obj({
+  orthosis: str,
+  orthosisName: str,
+  modes: list(obj({ mode: str, name: str })),
+  rows: list(obj({ motion: str, name: str, cells: list(obj({ mode: str, verdict: verdictReply })) })),
+})
+
 interface EpisodeParams {
   episodeId: string
 }
@@ -290,7 +336,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       const record = await readRecord(database, idOf(request))
       const state = caseOn(record, catalogue, today(), clock.now())
       await auditRead(request, 'verdicts.read')
-      const anchor = anchorDate(record)
+      const anchor = dayZero(state.day, today())
       return [...catalogue.exercises.values()]
         .filter((exercise) => exercise.conditions.includes(record.episode.conditionId))
         .map((exercise) => {
@@ -320,6 +366,98 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
             sources: exercise.sources,
           }
         })
+    },
+  )
+
+  app.get(
+    '/permissions',
+    { config: { access: STAFF }, schema: { response: { 200: mapReply } } },
+    async (request) => {
+      const record = await readRecord(database, idOf(request))
+      const state = caseOn(record, catalogue, today(), clock.now())
+      await auditRead(request, 'permissions.read')
+      const zero = dayZero(state.day, today())
+      const { inside } = request.query as { inside?: string }
+      const worn = alwaysWorn(standingOf(state).phase)[0] ?? 'none'
+      const orthosis = inside === 'none' ? 'none' : worn
+      return {
+        orthosis,
+        orthosisName: ORTHOSIS_NAMES[orthosis].en,
+        modes: MAP_MODES.map((mode) => ({ mode, name: MODE_NAMES[mode].en })),
+        rows: permissionMap(state, orthosis).map((row) => ({
+          motion: row.motion,
+          name: row.name.en,
+          cells: row.cells.map(({ mode, verdict }) => ({
+            mode,
+            verdict: verdictJson(verdict, zero, state.day),
+          })),
+        })),
+      }
+    },
+  )
+
+  app.post(
+    '/school',
+    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const choice = request.checked(newSchoolChoice)
+      const record = await readRecord(database, idOf(request))
+      const protocol = catalogue.protocols.get(choice.protocolId)
+      if (!protocol || protocol.condition !== record.episode.conditionId)
+        throw new Problem('INPUT_INVALID', 'Choose a school of this condition.', [
+          { path: 'protocolId', message: 'Choose a school of this condition.' },
+        ])
+      if (choice.variant !== null && !Object.hasOwn(protocol.variants, choice.variant ?? ''))
+        throw new Problem('INPUT_INVALID', 'Choose a variant of this school.', [
+          { path: 'variant', message: 'Choose a variant of this school.' },
+        ])
+      await add(
+        request,
+        'school.choose',
+        { id: choice.id, protocolId: choice.protocolId },
+        async (transaction) => {
+          if (await rows.schoolChoices.findByPk(choice.id, { transaction })) return false
+          await rows.schoolChoices.create(
+            {
+              ...choice,
+              variant: choice.variant ?? null,
+              patientValues: {},
+              episodeId: idOf(request),
+              chosenBy: request.me().id,
+              chosenAt: clock.now(),
+            },
+            { transaction },
+          )
+          return true
+        },
+      )
+      return reply.code(201).send({ id: choice.id })
+    },
+  )
+
+  app.post(
+    '/slips',
+    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
+    async (request, reply) => {
+      const slip = request.checked(newSlip)
+      const record = await readRecord(database, idOf(request))
+      if (!catalogue.protocols.get(record.school.protocolId)?.clock)
+        throw new Problem('INPUT_INVALID', 'The days of this school do not count anew.', [
+          { path: 'slippedOn', message: 'The days of this school do not count anew.' },
+        ])
+      if (slip.slippedOn < record.school.anchorOn)
+        throw new Problem('INPUT_INVALID', 'It cannot have slipped before day 0.', [
+          { path: 'slippedOn', message: 'It cannot have slipped before day 0.' },
+        ])
+      await add(request, 'slip.record', { id: slip.id }, async (transaction) => {
+        if (await rows.slips.findByPk(slip.id, { transaction })) return false
+        await rows.slips.create(
+          { ...slip, episodeId: idOf(request), recordedBy: request.me().id, recordedAt: clock.now() },
+          { transaction },
+        )
+        return true
+      })
+      return reply.code(201).send({ id: slip.id })
     },
   )
 
@@ -427,9 +565,9 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
     async (request, reply) => {
       const order = request.checked(newOrder)
-      if (!isRestriction(order.restriction))
-        throw new Problem('INPUT_INVALID', 'Choose a restriction.', [
-          { path: 'restriction', message: 'Choose a restriction.' },
+      if (!isRestriction(order.restriction) && !isEarlyPermission(order.restriction))
+        throw new Problem('INPUT_INVALID', 'Choose what the order says.', [
+          { path: 'restriction', message: 'Choose what the order says.' },
         ])
       await add(
         request,
@@ -606,12 +744,15 @@ function overview(
 ) {
   const { episode, patient } = record
   const { protocol } = state
-  const anchor = anchorDate(record)
+  const anchor = dayZero(state.day, today)
   const standing = standingOf(state)
   const newest = record.versions.at(-1)
   const allCriteria = [
+    ...protocol.select,
     ...protocol.phases.flatMap((phase) => phase.entry),
+    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution].flatMap((rule) => rule.needs)),
     ...protocol.gates.flatMap((gate) => gate.needs),
+    ...LOAD_BASE_CRITERIA,
   ]
   const criteria = allCriteria.filter(
     (one, place) => allCriteria.findIndex((other) => other.text === one.text) === place,
@@ -628,8 +769,18 @@ function overview(
     episode: {
       ...episode,
       condition: state.condition.name.en,
+      protocolId: protocol.id,
       protocol: protocol.school,
       evidence: protocol.evidence,
+      sources: protocol.sources.map((source) => `${source.key} (${source.confidence})`),
+      anchor: protocol.anchor,
+      anchorOn: record.school.anchorOn,
+      dayZeroOn: anchor,
+      digits: episode.digits as string[],
+      variant: record.school.variant ? protocol.variants[record.school.variant]!.name.en : null,
+      measuresWrist: [...protocol.guard, ...protocol.strengthMotions].some((motion) =>
+        /^(wrist|forearm)\./.test(motion),
+      ),
       therapist: users.get(episode.therapistId) ?? '',
       day: state.day,
       lastReviewOn: lastReviewOn(record),
@@ -676,12 +827,23 @@ function overview(
       nextDate: standing.next ? addDays(anchor, standing.next.earliestDay) : null,
     },
     criteria: criteria.map(json),
-    wrongSchool: protocol.select
-      .filter((criterion) => ['notSo', 'withdrawn'].includes(state.facts.status(criterion).name))
-      .map((criterion) => criterionMeaning(criterion.text)),
+    wrongSchool: wrongSchool(protocol, state.facts).map((criterion) => criterionMeaning(criterion.text)),
+    unanswered: unansweredSelection(protocol, state.facts).map(json),
+    advice: state.condition.advice.map((one) => one.en),
+    clock: protocol.clock && {
+      restartIf: protocol.clock.restartIf.en,
+      slips: record.slips,
+    },
+    schools: record.schools.map((choice) => ({
+      ...choice,
+      school: choice.protocolId,
+      chosenBy: users.get(choice.chosenBy) ?? '',
+      chosenOn: choice.chosenAt.toISOString().slice(0, 10),
+    })),
     orders: record.orders.map((order) => ({
       ...order,
-      label: isRestriction(order.restriction) ? RESTRICTIONS[order.restriction].label : order.restriction,
+      label: orderLabel(order.restriction),
+      isEarly: isEarlyPermission(order.restriction),
     })),
     flags: record.openFlags.map((flag) => ({
       id: flag.id,

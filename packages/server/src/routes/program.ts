@@ -1,8 +1,8 @@
-import { burdenOf } from '@pledge/core'
+import { burdenOf, criterionMeaning, wrongSchool } from '@pledge/core'
 import { draftSave, programSigning, type DraftItem } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
-import { anchorDate, caseOn, readRecord } from '../cases/episodeRecord.js'
+import { dayZero, caseOn, readRecord } from '../cases/episodeRecord.js'
 import { judgedItems, signedCopy } from '../cases/programItems.js'
 import { verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
@@ -46,7 +46,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
       items: items.map((item) => ({
         ...item,
         exerciseId: item.exercise.id,
-        verdict: verdictJson(item.verdict, anchorDate(record), state.day),
+        verdict: verdictJson(item.verdict, dayZero(state.day, today()), state.day),
       })),
       burden: burdenOf(items),
     }
@@ -135,6 +135,12 @@ export const program: FastifyPluginAsync<AppContext> = async (
         const items = judgedItems(draft.items as DraftItem[], state, catalogue)
         if (items.length === 0)
           throw new Problem('NOT_CLEARED', 'Choose at least one exercise before signing.')
+        const wrong = wrongSchool(state.protocol, state.facts)
+        if (wrong.length > 0)
+          throw new Problem(
+            'NOT_CLEARED',
+            `Not signed: the school does not fit, because this does not hold: ${wrong.map((one) => criterionMeaning(one.text)).join('; ')}. Choose another school under Phase.`,
+          )
         const closed = items.flatMap((item, index) =>
           item.verdict.kind === 'not-yet' || item.verdict.kind === 'never'
             ? [

@@ -1,14 +1,48 @@
-import type { Catalogue } from '@pledge/core'
+import {
+  bindProtocol,
+  criterionMeaning,
+  criterionOf,
+  digitsAsked,
+  giverOf,
+  JOINT_NAMES,
+  DIRECTION_NAMES,
+  schoolPreview,
+  surgeonsClearances,
+  CoreError,
+  type Catalogue,
+  type Criterion,
+  type Protocol,
+} from '@pledge/core'
 import { newReferral } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
 import { newId } from '../data/ids.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
-import { list, obj, str } from '../reply.js'
+import { list, map, num, obj, str, whole } from '../reply.js'
 
 const conditionsReply = list(
-  obj({ id: str, name: str, protocols: list(obj({ id: str, title: str, school: str, evidence: str })) }),
+  obj({
+    id: str,
+    name: str,
+    protocols: list(
+      obj({
+        id: str,
+        title: str,
+        school: str,
+        evidence: str,
+        sources: list(str),
+        anchor: str,
+        digits: str,
+        select: list(obj({ what: str, name: str, kind: str, meaning: str, giver: str })),
+        clearances: list(obj({ what: str, meaning: str })),
+        variants: list(obj({ id: str, name: str })),
+        values: list(obj({ id: str, name: str, unit: str, value: num, least: num, most: num })),
+        phases: list(obj({ name: str, startDay: whole })),
+        preview: obj({ motion: str, days: map({ type: 'integer', nullable: true }) }),
+      }),
+    ),
+  }),
 )
 
 /** A new patient with one episode. Mounted at `/api/referrals`. */
@@ -16,10 +50,11 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
   app,
   { database, catalogue, clock, settings },
 ) => {
+  const conditions = conditionsOf(catalogue)
   app.get(
     '/conditions',
     { config: { access: STAFF }, schema: { response: { 200: conditionsReply } } },
-    async () => conditionsOf(catalogue),
+    async () => conditions,
   )
 
   app.post(
@@ -33,6 +68,7 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
           { path: 'protocolId', message: 'Choose a school of this condition.' },
         ])
       }
+      const { values, selected } = checkSchool(protocol, referral)
       const today = clock.today(settings.clinic.timeZone)
       const [at, me] = [clock.now(), request.me()]
       const [patientId, episodeId] = [newId(), newId()]
@@ -45,6 +81,7 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
         givenBy: referral.surgeon,
         dated: referral.letterOn,
         why: one.why,
+        document: '',
         withdrawsId: null,
         recordedBy: me.id,
         recordedAt: at,
@@ -59,6 +96,20 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
         givenBy: referral.surgeon,
         how: 'letter' as const,
         note: 'With the referral',
+        correctsId: null,
+        recordedBy: me.id,
+        recordedAt: at,
+      }))
+      const selectionRows = selected.map(({ what, value }) => ({
+        id: newId(),
+        episodeId,
+        what,
+        value: JSON.stringify(value),
+        isWithdrawn: false,
+        dated: today,
+        givenBy: giverOf(what) === 'surgeon' ? referral.surgeon : me.name,
+        how: giverOf(what) === 'surgeon' ? ('letter' as const) : ('examined' as const),
+        note: 'Answered for the choice of the school',
         correctsId: null,
         recordedBy: me.id,
         recordedAt: at,
@@ -85,11 +136,10 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
             patientId,
             therapistId: me.id,
             conditionId: referral.conditionId,
-            protocolId: referral.protocolId,
             side: referral.side as 'left',
+            digits: [...new Set(referral.digits)],
             timeZone: settings.clinic.timeZone,
-            injuredOn: referral.injuredOn,
-            surgeryOn: referral.surgeryOn,
+            injuredOn: referral.injuredOn ?? null,
             surgeon: referral.surgeon,
             work: referral.work,
             note: referral.note,
@@ -98,7 +148,21 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
           },
           { transaction },
         )
-        await rows.facts.bulkCreate(factRows, { transaction })
+        await rows.schoolChoices.create(
+          {
+            id: newId(),
+            episodeId,
+            protocolId: referral.protocolId,
+            variant: referral.variant ?? null,
+            patientValues: values,
+            anchorOn: referral.anchorOn,
+            why: '',
+            chosenBy: me.id,
+            chosenAt: at,
+          },
+          { transaction },
+        )
+        await rows.facts.bulkCreate([...factRows, ...selectionRows], { transaction })
         await rows.orders.bulkCreate(orderRows, { transaction })
         const detail = { patientId, clearances, restrictions: orderRows.map((row) => row.restriction) }
         await database.audit(
@@ -111,13 +175,98 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
   )
 }
 
+/** Refuses, with the field's path, what does not go with the chosen school. */
+function checkSchool(
+  protocol: Protocol,
+  referral: {
+    variant?: string | null
+    values?: unknown
+    digits: readonly string[]
+    clearances: readonly string[]
+    selection: readonly { what: string; value: unknown }[]
+  },
+) {
+  const refuse = (path: string, message: string): never => {
+    throw new Problem('INPUT_INVALID', message, [{ path, message }])
+  }
+  const values = (referral.values ?? {}) as Record<string, number>
+  try {
+    bindProtocol(protocol, { variant: referral.variant ?? null, values, shifts: [] })
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error
+    refuse(error.path.replace(/^vars/, 'values'), error.message)
+  }
+  if (digitsAsked(protocol) === 'fingers' && referral.digits.length === 0)
+    refuse('digits', 'Choose the injured digits.')
+  const known = surgeonsClearances(protocol).map((criterion) => criterion.text)
+  const stranger = referral.clearances.find((what) => !known.includes(what))
+  if (stranger !== undefined) refuse('clearances', `"${stranger}" is no clearance of this school.`)
+  const answers = new Map(referral.selection.map((answer) => [answer.what, answer.value]))
+  for (const criterion of protocol.select) {
+    const value = answers.get(criterion.name)
+    if (value === undefined)
+      refuse('selection', `Answer first, for this school: ${criterionMeaning(criterion.text)}.`)
+    if (!holds(criterion, value))
+      refuse(
+        'selection',
+        `This school does not fit, because this does not hold: ${criterionMeaning(criterion.text)}. Choose another.`,
+      )
+  }
+  const selected = protocol.select.flatMap((criterion) => {
+    const value = answers.get(criterion.name) as boolean | number
+    return [{ what: criterion.name, value }]
+  })
+  return { values, selected }
+}
+
+function holds(criterion: Criterion, value: unknown): boolean {
+  if (criterion.kind === 'flag') return value === true
+  if (criterion.kind !== 'number' || typeof value !== 'number') return false
+  return criterion.atMost ? value <= criterion.limit : value >= criterion.limit
+}
+
 function conditionsOf(catalogue: Catalogue) {
   return [...catalogue.conditions.values()].map((condition) => ({
     id: condition.id,
     name: condition.name.en,
-    protocols: condition.protocols.map((id) => {
-      const { title, school, evidence } = catalogue.protocols.get(id)!
-      return { id, title, school, evidence }
-    }),
+    protocols: condition.protocols.map((id) => schoolOf(catalogue.protocols.get(id)!)),
   }))
+}
+
+function schoolOf(protocol: Protocol) {
+  const preview = schoolPreview(protocol)
+  const [joint, direction] = preview.motion.split('.') as [keyof typeof JOINT_NAMES, string]
+  const { motion: _motion, ...days } = preview
+  const told = protocol.select.map((criterion) => criterion.text)
+  return {
+    id: protocol.id,
+    title: protocol.title,
+    school: protocol.school,
+    evidence: protocol.evidence,
+    sources: protocol.sources.map((source) => `${source.key} (${source.confidence})`),
+    anchor: protocol.anchor,
+    digits: digitsAsked(protocol),
+    select: protocol.select.map((criterion) => ({
+      what: criterion.text,
+      name: criterion.name,
+      kind: criterionOf(criterion.text)!.kind,
+      meaning: criterionMeaning(criterion.text),
+      giver: giverOf(criterion.text),
+    })),
+    // What is answered as a selection fact is not asked a second time.
+    clearances: surgeonsClearances(protocol)
+      .filter((criterion) => !told.includes(criterion.text))
+      .map((criterion) => ({ what: criterion.text, meaning: criterionMeaning(criterion.text) })),
+    variants: Object.entries(protocol.variants).map(([id, variant]) => ({ id, name: variant.name.en })),
+    values: Object.entries(protocol.variables).map(([id, variable]) => ({
+      id,
+      name: variable.name.en,
+      unit: variable.unit,
+      value: variable.value,
+      least: variable.range[0],
+      most: variable.range[1],
+    })),
+    phases: protocol.phases.map((phase) => ({ name: phase.name.en, startDay: phase.days[0] })),
+    preview: { motion: `${JOINT_NAMES[joint].en} ${DIRECTION_NAMES[direction]!.en}`, days },
+  }
 }

@@ -5,7 +5,7 @@ import HealingRibbon from '../shared/case/HealingRibbon.vue'
 import { useCaseStore } from '../shared/case/caseStore'
 import NoticeBox from '../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../shared/sessionStore'
-import { dayText, weekOf } from '../shared/words'
+import { ANCHOR_WORDS, partText, dayText, weekOf } from '../shared/words'
 
 const route = useRoute()
 const store = useCaseStore()
@@ -19,7 +19,7 @@ watch(
     if (data)
       session.keepTab(
         data.episode.id,
-        `${data.patient.name} · ${data.episode.side === 'left' ? 'L' : 'R'} wrist`,
+        `${data.patient.name} · ${data.episode.side === 'left' ? 'L' : 'R'} ${data.episode.digits.join(', ') || 'hand'}`,
       )
   },
 )
@@ -64,12 +64,19 @@ const hasOwnRibbon = computed(() => route.name === 'program')
       <div class="who">
         <h1>{{ store.data.patient.name }}</h1>
         <p>
-          {{ store.data.episode.side }} wrist · {{ store.data.episode.condition.toLowerCase() }}, volar plate
-          · {{ store.data.episode.protocol.toLowerCase() }}
+          {{ partText(store.data.episode.side, store.data.episode.digits) }} ·
+          {{ store.data.episode.condition }} · {{ store.data.episode.protocol.toLowerCase()
+          }}<template v-if="store.data.episode.variant"
+            >, {{ store.data.episode.variant.toLowerCase() }}</template
+          >
         </p>
       </div>
       <p class="when">
-        surgery {{ dayText(store.data.episode.surgeryOn) }} ·
+        {{ ANCHOR_WORDS[store.data.episode.anchor] }} {{ dayText(store.data.episode.anchorOn) }}
+        <template v-if="store.data.episode.dayZeroOn !== store.data.episode.anchorOn"
+          >· counted anew from {{ dayText(store.data.episode.dayZeroOn) }}</template
+        >
+        ·
         <strong v-if="store.data.episode.day >= 0" class="tabular"
           >day {{ store.data.episode.day }} · week {{ weekOf(store.data.episode.day) }}</strong
         >

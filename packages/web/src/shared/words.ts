@@ -1,4 +1,4 @@
-import type { Dose, VerdictKind } from '@pledge/core'
+import type { Anchor, Dose, VerdictKind } from '@pledge/core'
 
 /** The words of verdicts, the same everywhere. */
 export const VERDICT_WORDS: Readonly<Record<VerdictKind, string>> = {
@@ -79,4 +79,21 @@ export function doseText(dose: Dose): string {
 /** Minutes for a person: "6 min", "6.5 min". */
 export function minutesText(minutes: number): string {
   return `${minutes < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes)} min`
+}
+
+/** What day 0 is, for a school. */
+export const ANCHOR_WORDS: Readonly<Record<Anchor, string>> = {
+  surgery: 'surgery',
+  injury: 'injury',
+  procedure: 'procedure',
+  splint_start: 'start of the orthosis',
+  first_visit: 'first visit',
+  flare_start: 'start of the flare',
+}
+
+/** The injured part in words: "left index and middle finger", "left hand". */
+export function partText(side: string, digits: readonly string[]): string {
+  if (digits.length === 0) return `${side} hand`
+  if (digits.length === 1) return digits[0] === 'thumb' ? `${side} thumb` : `${side} ${digits[0]} finger`
+  return `${side} ${digits.slice(0, -1).join(', ')} and ${digits.at(-1)}`
 }

@@ -10,13 +10,18 @@ import { useSessionStore } from '../../shared/sessionStore'
 import { dayAndYear, dayText, momentText } from '../../shared/words'
 import CriterionRow from './CriterionRow.vue'
 import OrderDialog from './OrderDialog.vue'
+import PermissionMap from './PermissionMap.vue'
 import ReasonDialog from './ReasonDialog.vue'
 import RecordDialog from './RecordDialog.vue'
+import SchoolDialog from './SchoolDialog.vue'
+import SlipDialog from './SlipDialog.vue'
 
 type Dialog =
   | { name: 'record'; criterion: CriterionAnswer }
   | { name: 'withdraw'; criterion: CriterionAnswer }
   | { name: 'order' }
+  | { name: 'school' }
+  | { name: 'slip' }
   | { name: 'withdrawOrder'; id: string; label: string }
   | { name: 'lift'; id: string; flag: string; needsSurgeon: boolean }
 
@@ -86,14 +91,19 @@ const canRecord = (criterion: CriterionAnswer) =>
         <p v-for="text in current?.wear ?? []" :key="text"><span class="soft">Orthosis</span> {{ text }}</p>
         <p v-for="why in current?.forbids ?? []" :key="why" class="forbid">{{ why }}</p>
         <NoticeBox v-if="data.wrongSchool.length > 0" tone="stop"
-          ><strong>This school does not fit:</strong> {{ data.wrongSchool.join('; ') }}. Choose another with
-          the surgeon.</NoticeBox
+          ><strong>This school does not fit:</strong> {{ data.wrongSchool.join('; ') }}. Waiting does not
+          help. No program is signed and everything on the phone is paused until the school is changed or the
+          fact corrected.
+          <v-btn v-if="isTherapist" size="small" @click="dialog = { name: 'school' }"
+            >Choose another school</v-btn
+          ></NoticeBox
         >
         <NoticeBox v-if="data.standing.frozen" tone="care"
           ><strong>Frozen.</strong> The last review was {{ data.episode.daysSinceReview }} days ago. An
           evaluation or a newly signed program counts as a review.</NoticeBox
         >
       </section>
+      <PermissionMap :episode-id="data.episode.id" />
       <section v-if="next" class="sheet next">
         <header>
           <h2>{{ current ? 'Next' : 'To start' }}: {{ next.name }}</h2>
@@ -190,7 +200,34 @@ const canRecord = (criterion: CriterionAnswer) =>
       </section>
       <section class="sheet part">
         <header class="with-act">
-          <h2>Surgeon’s restrictions</h2>
+          <h2>School</h2>
+          <v-btn v-if="isTherapist" variant="outlined" size="small" @click="dialog = { name: 'school' }"
+            >Change</v-btn
+          >
+        </header>
+        <p>
+          {{ data.episode.protocol
+          }}<template v-if="data.episode.variant">, {{ data.episode.variant }}</template>
+        </p>
+        <p v-for="one in data.schools.slice(1)" :key="one.chosenOn + one.protocolId" class="soft small">
+          {{ one.protocolId }} since {{ dayText(one.chosenOn) }}, {{ one.chosenBy }}: {{ one.why }}
+        </p>
+        <template v-if="data.clock">
+          <header class="with-act">
+            <p><strong>Day counter</strong></p>
+            <v-btn v-if="isTherapist" variant="outlined" size="small" @click="dialog = { name: 'slip' }"
+              >It slipped</v-btn
+            >
+          </header>
+          <p class="soft small">Counts anew: {{ data.clock.restartIf.toLowerCase() }}.</p>
+          <p v-for="slip in data.clock.slips" :key="slip.slippedOn + slip.why" class="small">
+            Slipped {{ dayText(slip.slippedOn) }}, {{ slip.creditDays }} days credited: {{ slip.why }}
+          </p>
+        </template>
+      </section>
+      <section class="sheet part">
+        <header class="with-act">
+          <h2>Surgeon’s orders</h2>
           <v-btn v-if="isTherapist" variant="outlined" size="small" @click="dialog = { name: 'order' }"
             >Add</v-btn
           >
@@ -201,7 +238,8 @@ const canRecord = (criterion: CriterionAnswer) =>
             <div>
               <strong>{{ order.label }}</strong> until
               {{ order.untilOn ? dayAndYear(order.untilOn) : 'withdrawn' }}<br /><small class="soft"
-                >{{ order.why }} · {{ order.givenBy }}, {{ dayText(order.dated) }}</small
+                ><template v-if="order.document">{{ order.document }} · </template>{{ order.why }} ·
+                {{ order.givenBy }}, {{ dayText(order.dated) }}</small
               >
             </div>
             <button
@@ -309,6 +347,15 @@ const canRecord = (criterion: CriterionAnswer) =>
             answeredBy,
           })
       "
+      @done="finish"
+      @close="dialog = null"
+    />
+    <SchoolDialog v-else-if="dialog?.name === 'school'" :data="data" @done="finish" @close="dialog = null" />
+    <SlipDialog
+      v-else-if="dialog?.name === 'slip' && data.clock"
+      :episode-id="data.episode.id"
+      :today="data.today"
+      :restart-if="data.clock.restartIf"
       @done="finish"
       @close="dialog = null"
     />

@@ -24,7 +24,7 @@ const api = useClinicApi()
 const fact = computed(() => factOf(props.criterion.what))
 const form = reactive({
   id: ulid(),
-  value: null as boolean | number | null,
+  value: null as boolean | number | string | null,
   dated: '',
   givenBy: '',
   how: null as string | null,
@@ -43,12 +43,12 @@ watch(
       ? 'film'
       : criterion.isSurgeons
         ? 'letter'
-        : fact.value.isScore
+        : fact.value.kind !== 'flag'
           ? 'measured'
           : 'examined'
     Object.assign(form, {
       id: ulid(),
-      value: fact.value.isScore ? null : true,
+      value: fact.value.kind === 'flag' ? true : null,
       dated: props.today,
       givenBy: criterion.isSurgeons ? props.surgeon : props.me,
       how,
@@ -61,6 +61,12 @@ watch(
 const title = computed(
   () => props.criterion.meaning.charAt(0).toUpperCase() + props.criterion.meaning.slice(1),
 )
+function readNumber(text: string | null | undefined): number | null {
+  const value = Number((text ?? '').replace(',', '.'))
+  return (text ?? '').trim() === '' || !Number.isFinite(value) ? null : value
+}
+/** What is measured, without the limit it is held against. */
+const measured = computed(() => title.value.replace(/: \d.*$/, ''))
 const ways = computed(() =>
   (props.criterion.isSurgeons
     ? ['letter', 'phone', 'inPerson', 'film']
@@ -79,11 +85,29 @@ const ways = computed(() =>
     @close="emit('close')"
   >
     <PainScale
-      v-if="fact.isScore"
+      v-if="fact.kind === 'pain'"
       v-model="form.value as number | null"
       label="Score"
       :labels="['none', 'worst']"
       :error="messageAt(problem, 'value')"
+    />
+    <ChoiceInput
+      v-else-if="fact.kind === 'level'"
+      v-model="form.value as string | null"
+      label="How easily is it set off?"
+      :choices="[
+        { value: 'low', text: 'Low: strong load, settles in 10 min' },
+        { value: 'mod', text: 'Moderate: ordinary use, up to 1 h' },
+        { value: 'high', text: 'High: a touch, or wakes at night' },
+      ]"
+      :error="messageAt(problem, 'value')"
+    />
+    <TextInput
+      v-else-if="fact.kind === 'number'"
+      :model-value="form.value === null ? '' : String(form.value)"
+      :label="measured"
+      :error="messageAt(problem, 'value')"
+      @update:model-value="form.value = readNumber($event)"
     />
     <ChoiceInput
       v-else

@@ -26,8 +26,12 @@ export function whoGave(criterion: CriterionAnswer): string {
   return `${score}${latest.givenBy}, ${HOW_WORDS[latest.how] ?? latest.how}, ${dayText(latest.dated)}`
 }
 
-/** The fact a criterion is judged by: `pain.act<=3` is judged by `pain.act`. */
-export function factOf(what: string): { name: string; isScore: boolean } {
+export type FactKind = 'flag' | 'pain' | 'number' | 'level'
+
+/** The fact a criterion is judged by: `pain.act<=3` is judged by the pain score `pain.act`. */
+export function factOf(what: string): { name: string; kind: FactKind } {
   const name = what.replace(/(<=|>=).*/, '')
-  return { name, isScore: name !== what }
+  if (name === what) return { name, kind: 'flag' }
+  if (name === 'irrit') return { name, kind: 'level' }
+  return { name, kind: name.startsWith('pain.') ? 'pain' : 'number' }
 }

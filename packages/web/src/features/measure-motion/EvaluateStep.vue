@@ -79,12 +79,16 @@ function again() {
   <form v-if="cases.data" class="step" novalidate @submit.prevent="save">
     <section class="sheet bench">
       <header>
-        <h2>Range of motion</h2>
-        <p class="soft">
+        <h2>{{ cases.data.episode.measuresWrist ? 'Range of motion' : 'Today' }}</h2>
+        <p v-if="cases.data.episode.measuresWrist" class="soft">
           Degrees from neutral; short of neutral is negative: <kbd>-10</kbd>. Not measured stays empty.
         </p>
       </header>
-      <table>
+      <p v-if="!cases.data.episode.measuresWrist" class="elsewhere">
+        The bench measures wrist and forearm. For this condition record what its phases ask for, such as an
+        extension lag, under <router-link :to="{ name: 'phase' }">Phase</router-link>, and the pain here.
+      </p>
+      <table v-if="cases.data.episode.measuresWrist">
         <thead>
           <tr>
             <th rowspan="2" scope="col">Motion</th>
@@ -165,7 +169,7 @@ function again() {
           </tr>
         </tbody>
       </table>
-      <p class="soft foot">
+      <p v-if="cases.data.episode.measuresWrist" class="soft foot">
         Grey figures are the last readings. A change of {{ GONIOMETER_ERROR_DEG }}° or less cannot be told
         from the goniometer’s error (common practice, medium confidence).
       </p>
@@ -186,7 +190,7 @@ function again() {
       </div>
     </section>
     <aside class="side">
-      <section class="sheet fans">
+      <section v-if="cases.data.episode.measuresWrist" class="sheet fans">
         <RangeFan
           v-for="fan in fans"
           :key="fan.title"
@@ -229,6 +233,10 @@ header {
 }
 header p {
   font-size: 13.5px;
+}
+.elsewhere {
+  max-width: 62ch;
+  padding: 6px 0 14px;
 }
 h2 {
   font-size: 16.5px;

@@ -59,9 +59,14 @@ const tone = computed(
       <template v-if="verdict.missing.length > 0">
         <p>It takes besides:</p>
         <ul class="missing">
-          <li v-for="one in verdict.missing" :key="one.what">{{ one.meaning }}</li>
+          <li v-for="one in verdict.openers.filter((opener) => opener.kind === 'criterion')" :key="one.what">
+            {{ one.text }} <small class="soft">{{ one.giver === 'surgeon' ? 'surgeon' : 'you' }}</small>
+          </li>
         </ul>
       </template>
+      <p v-for="one in verdict.openers.filter((opener) => opener.kind === 'decision')" :key="one.text">
+        {{ one.text }}
+      </p>
       <p v-if="verdict.form">
         <strong>{{ verdict.form.charAt(0).toUpperCase() + verdict.form.slice(1) }}.</strong>
       </p>

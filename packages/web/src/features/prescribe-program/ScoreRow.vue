@@ -30,7 +30,7 @@ const signed = computed(
   () => props.data.program?.items.find((item) => item.exerciseId === props.item.exerciseId) ?? null,
 )
 const signedFrom = computed(() =>
-  props.data.program ? daysBetween(props.data.episode.surgeryOn, props.data.program.signedOn) : 0,
+  props.data.program ? daysBetween(props.data.episode.dayZeroOn, props.data.program.signedOn) : 0,
 )
 const closedTo = computed(() => props.openingDay ?? scale.value.lastDay)
 /** The block's height tells the minutes a day, against the longest of the program. */
@@ -45,7 +45,7 @@ const ticks = computed(() =>
     const done = bout.items.find((one) => one.name === props.name)
     if (!done || done.outcome === 'notReached') return []
     const days =
-      (Date.parse(bout.endedAt) - Date.parse(`${props.data.episode.surgeryOn}T00:00:00Z`)) / 86_400_000
+      (Date.parse(bout.endedAt) - Date.parse(`${props.data.episode.dayZeroOn}T00:00:00Z`)) / 86_400_000
     return [{ x: scale.value.x(days), outcome: done.outcome }]
   }),
 )

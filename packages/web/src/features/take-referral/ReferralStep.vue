@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useCaseStore } from '../../shared/case/caseStore'
-import { dayAndYear } from '../../shared/words'
+import { ANCHOR_WORDS, dayAndYear } from '../../shared/words'
 
 const store = useCaseStore()
 const HANDS: Readonly<Record<string, string>> = { left: 'left', right: 'right', both: 'both alike' }
@@ -19,10 +19,13 @@ const facts = computed(() => {
         .filter(Boolean)
         .join(', ') || 'none known to latex or adhesive',
     ],
-    ['Injured', dayAndYear(episode.injuredOn)],
-    ['Surgery', `${dayAndYear(episode.surgeryOn)}, ${episode.surgeon}`],
-    ['School', `${episode.protocol} (${episode.protocolId})`],
+    ['Injured', episode.injuredOn ? dayAndYear(episode.injuredOn) : 'no single day'],
+    [`Day 0: ${ANCHOR_WORDS[episode.anchor]}`, dayAndYear(episode.anchorOn)],
+    ['Referred by', episode.surgeon],
+    ['Digits', episode.digits.join(', ') || 'not stated'],
+    ['School', `${episode.protocol} (${episode.protocolId})${episode.variant ? `, ${episode.variant}` : ''}`],
     ['Evidence', episode.evidence],
+    ['Sources, from memory', episode.sources.join(', ')],
     ['Work', episode.work || 'not asked'],
     ['Note', episode.note || 'none'],
     ['Therapist', episode.therapist],
@@ -55,6 +58,12 @@ const facts = computed(() => {
         None. Restrictions and clearances are recorded under
         <router-link :to="{ name: 'phase' }">Phase</router-link>.
       </p>
+      <template v-if="store.data.advice.length > 0">
+        <h2 class="below">What to tell the patient</h2>
+        <ul class="advice">
+          <li v-for="text in store.data.advice" :key="text">{{ text }}</li>
+        </ul>
+      </template>
       <h2 class="below">Watch for in this condition</h2>
       <ul class="flags">
         <li v-for="flag in store.data.redFlags" :key="flag">{{ flag }}</li>
@@ -94,6 +103,10 @@ dt {
 }
 .order {
   padding: 8px 0;
+  border-bottom: 1px dotted var(--line);
+}
+.advice li {
+  padding: 6px 0;
   border-bottom: 1px dotted var(--line);
 }
 .flags li {

@@ -3,6 +3,7 @@ import { createApp } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { CLINIC_API, type ClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
+import type { SchoolAnswer } from '../../shared/api/types'
 import { useReferralStore } from './referralStore'
 
 const refer = vi.fn<ClinicApi['refer']>()
@@ -25,7 +26,7 @@ function taken(changes: object = {}) {
     protocolId: 'DRF-VLP-EARLY',
     side: 'left',
     injuredOn: '2031-03-25',
-    surgeryOn: '2031-04-01',
+    anchorOn: '2031-04-01',
     surgeon: 'Dr. P. Hallam-Ito',
     letterOn: '2031-04-02',
     ...changes,
@@ -45,12 +46,12 @@ describe('a referral being taken', () => {
   })
 
   it.each([
-    ['surgery before the injury', { surgeryOn: '2031-03-24' }, 'surgeryOn', /before the injury/],
-    ['surgery on the day of injury is possible', { surgeryOn: '2031-03-25' }, 'surgeryOn', null],
-    ['surgery today is possible', { surgeryOn: '2031-04-11' }, 'surgeryOn', null],
-    ['surgery tomorrow', { surgeryOn: '2031-04-12' }, 'surgeryOn', /future/],
-    ['a surgery of 1900', { surgeryOn: '1900-04-01' }, 'surgeryOn', /Check the year/],
-    ['no surgery', { surgeryOn: '' }, 'surgeryOn', /Give the day of surgery/],
+    ['surgery before the injury', { anchorOn: '2031-03-24' }, 'anchorOn', /before the injury/],
+    ['surgery on the day of injury is possible', { anchorOn: '2031-03-25' }, 'anchorOn', null],
+    ['surgery today is possible', { anchorOn: '2031-04-11' }, 'anchorOn', null],
+    ['surgery tomorrow', { anchorOn: '2031-04-12' }, 'anchorOn', /future/],
+    ['a surgery of 1900', { anchorOn: '1900-04-01' }, 'anchorOn', /Check the year/],
+    ['no day 0', { anchorOn: '' }, 'anchorOn', /Give day 0/],
     ['an injury before birth', { birthDate: '2031-03-26' }, 'injuredOn', /before the date of birth/],
     ['a birth 121 years ago', { birthDate: '1910-04-11' }, 'birthDate', /Check the year/],
     ['an allergy nobody asked about', { hasLatexAllergy: null }, 'hasLatexAllergy', /yes or no/],
@@ -68,11 +69,11 @@ describe('a referral being taken', () => {
   })
 
   it('shows a refusal only once the field was left, or sending was tried', async () => {
-    const store = taken({ surgeryOn: '2031-04-12' })
-    expect(store.errorAt('surgeryOn')).toBeNull()
+    const store = taken({ anchorOn: '2031-04-12' })
+    expect(store.errorAt('anchorOn')).toBeNull()
     expect(await store.save()).toBeNull()
     expect(refer).not.toHaveBeenCalled()
-    expect(store.errorAt('surgeryOn')).toMatch(/future/)
+    expect(store.errorAt('anchorOn')).toMatch(/future/)
     expect(store.saveState).toMatchObject({ name: 'failed', message: expect.stringContaining('one field') })
   })
 
@@ -86,5 +87,80 @@ describe('a referral being taken', () => {
     expect(await store.save()).toBeNull()
     expect(store.form.name).toBe('Bente Okonjo')
     expect(store.errorAt('protocolId')).toBe('Choose a school of this condition.')
+  })
+
+  describe('a school and the facts it rests on', () => {
+    const school = (changes: Partial<SchoolAnswer> = {}): SchoolAnswer => ({
+      id: 'FT-PH',
+      title: 't',
+      school: 'Place and hold',
+      evidence: 'e',
+      sources: [],
+      anchor: 'surgery',
+      digits: 'fingers',
+      select: [
+        {
+          what: 'strands>=4',
+          name: 'strands',
+          kind: 'number',
+          meaning: 'core strands: 4 or more',
+          giver: 'surgeon',
+        },
+        { what: 'rel.ok', name: 'rel.ok', kind: 'flag', meaning: 'reliable', giver: 'therapist' },
+      ],
+      clearances: [{ what: 'ord.therapy', meaning: 'order' }],
+      variants: [],
+      values: [],
+      phases: [],
+      preview: {
+        motion: 'm',
+        days: {
+          activeFromDay: 28,
+          passiveFromDay: 56,
+          stretchFromDay: 56,
+          lightGripFromDay: 56,
+          heavyWorkFromDay: 112,
+        },
+      },
+      ...changes,
+    })
+
+    it.each([
+      ['nobody has answered', {}, false],
+      ['one is still open', { strands: 4 }, false],
+      ['one does not hold', { strands: 2, 'rel.ok': true }, false],
+      ['all hold', { strands: 6, 'rel.ok': true }, true],
+    ])('is offered only when all hold: %s', (_case, answers, offered) => {
+      const store = taken()
+      store.form.answers = answers as Record<string, number | boolean>
+      expect(store.isOffered(school())).toBe(offered)
+    })
+
+    it('sends the answers of the chosen school, and no day of injury where injury is day 0', async () => {
+      refer.mockResolvedValue({ episodeId: 'e' })
+      const store = taken({ digits: ['index'] })
+      store.form.answers = { strands: 4, 'rel.ok': true, 'fix.stable': true }
+      store.choose(school({ anchor: 'injury' }))
+      await store.save()
+      expect(refer).toHaveBeenCalledWith(
+        expect.objectContaining({
+          protocolId: 'FT-PH',
+          digits: ['index'],
+          injuredOn: '2031-04-01',
+          selection: [
+            { what: 'strands', value: 4 },
+            { what: 'rel.ok', value: true },
+          ],
+        }),
+      )
+    })
+
+    it('names the thumb by itself where the thumb is what is injured', async () => {
+      refer.mockResolvedValue({ episodeId: 'e' })
+      const store = taken()
+      store.choose(school({ digits: 'thumb', select: [] }))
+      await store.save()
+      expect(refer).toHaveBeenCalledWith(expect.objectContaining({ digits: ['thumb'] }))
+    })
   })
 })

@@ -4,6 +4,7 @@ import { computed, reactive, ref } from 'vue'
 import { ValidationError } from 'yup'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
+import type { SchoolAnswer } from '../../shared/api/types'
 
 export type SaveState = { name: 'editing' } | { name: 'saving' } | { name: 'failed'; message: string }
 
@@ -16,9 +17,10 @@ const EMPTY = {
   hasAdhesiveAllergy: null as boolean | null,
   conditionId: '',
   protocolId: '',
+  variant: null as string | null,
   side: null as string | null,
   injuredOn: '',
-  surgeryOn: '',
+  anchorOn: '',
   surgeon: '',
   letterOn: '',
   clearances: ['ord.therapy'] as string[],
@@ -34,7 +36,12 @@ export const useReferralStore = defineStore('referral', () => {
     ...EMPTY,
     clearances: [...EMPTY.clearances],
     restrictions: [] as typeof EMPTY.restrictions,
+    digits: [] as string[],
+    values: {} as Record<string, number | null>,
+    /** Facts that decide which school fits, by name; `null` = not answered. */
+    answers: {} as Record<string, boolean | number | null>,
   })
+  const school = ref<SchoolAnswer | null>(null)
   const saveState = ref<SaveState>({ name: 'editing' })
   const touched = reactive(new Set<string>())
   const wasSent = ref(false)
@@ -55,8 +62,23 @@ export const useReferralStore = defineStore('referral', () => {
   })
 
   function toSend() {
+    const { answers, ...rest } = form
+    const asked = school.value?.select ?? []
     return {
-      ...form,
+      ...rest,
+      injuredOn: (school.value?.anchor === 'injury' ? form.anchorOn : form.injuredOn) || null,
+      digits:
+        school.value?.digits === 'thumb' ? ['thumb'] : school.value?.digits === 'none' ? [] : form.digits,
+      values: Object.fromEntries(
+        (school.value?.values ?? []).map(({ id, value }) => [id, form.values[id] ?? value]),
+      ),
+      clearances: form.clearances.filter(
+        (what) => school.value === null || school.value.clearances.some((one) => one.what === what),
+      ),
+      selection: asked.flatMap(({ name }) => {
+        const value = answers[name]
+        return typeof value === 'boolean' || typeof value === 'number' ? [{ what: name, value }] : []
+      }),
       restrictions: form.restrictions.map((one) => ({ ...one, untilOn: one.untilOn || null })),
     }
   }
@@ -70,12 +92,40 @@ export const useReferralStore = defineStore('referral', () => {
     serverErrors.value = {}
   }
   function start(day: string) {
-    Object.assign(form, { ...EMPTY, clearances: [...EMPTY.clearances], restrictions: [] })
+    Object.assign(form, {
+      ...EMPTY,
+      clearances: [...EMPTY.clearances],
+      restrictions: [],
+      digits: [],
+      values: {},
+      answers: {},
+    })
+    school.value = null
     touched.clear()
     wasSent.value = false
     serverErrors.value = {}
     saveState.value = { name: 'editing' }
     today.value = day
+  }
+  /** Whether a fact a school asks for is so, is not so, or nobody has answered it. */
+  function answerTo(one: SchoolAnswer['select'][number]): 'met' | 'notSo' | 'open' {
+    const value = form.answers[one.name]
+    if (value === undefined || value === null) return 'open'
+    if (typeof value === 'boolean') return value ? 'met' : 'notSo'
+    const [, sign, limit] = /(<=|>=)(\d+)/.exec(one.what) ?? []
+    const holds = sign === '<=' ? value <= Number(limit) : value >= Number(limit)
+    return holds ? 'met' : 'notSo'
+  }
+  /** A school is offered once every fact it rests on is answered and holds. */
+  function isOffered(one: SchoolAnswer): boolean {
+    return one.select.every((fact) => answerTo(fact) === 'met')
+  }
+  function choose(one: SchoolAnswer | null) {
+    school.value = one
+    form.protocolId = one?.id ?? ''
+    form.variant = null
+    form.values = Object.fromEntries((one?.values ?? []).map(({ id, value }) => [id, value]))
+    serverErrors.value = {}
   }
   async function save(): Promise<string | null> {
     wasSent.value = true
@@ -102,5 +152,5 @@ export const useReferralStore = defineStore('referral', () => {
       return null
     }
   }
-  return { form, saveState, errors, errorAt, touch, start, save }
+  return { form, school, saveState, errors, errorAt, touch, start, answerTo, isOffered, choose, save }
 })

@@ -7,6 +7,7 @@ import type {
   DraftAnswer,
   EpisodeAnswer,
   ExerciseAnswer,
+  PermissionMapAnswer,
   SessionAnswer,
 } from './types'
 
@@ -38,6 +39,10 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     refer: (referral: object) => ask<{ episodeId: string }>('POST', '/api/referrals', referral),
     episode: (id: string) => ask<EpisodeAnswer>('GET', of(id)),
     revision: (id: string) => ask<{ revision: string }>('GET', `${of(id)}/revision`),
+    permissions: (id: string, inside: 'worn' | 'none') =>
+      ask<PermissionMapAnswer>('GET', `${of(id)}/permissions?inside=${inside}`),
+    chooseSchool: (id: string, choice: object) => ask<{ id: string }>('POST', `${of(id)}/school`, choice),
+    addSlip: (id: string, slip: object) => ask<{ id: string }>('POST', `${of(id)}/slips`, slip),
     exercises: (id: string) => ask<ExerciseAnswer[]>('GET', `${of(id)}/exercises`),
     addEvaluation: (id: string, evaluation: object) =>
       ask<{ id: string }>('POST', `${of(id)}/evaluations`, evaluation),

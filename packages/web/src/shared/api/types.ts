@@ -1,4 +1,4 @@
-import type { Dose, VerdictKind } from '@pledge/core'
+import type { Anchor, Dose, VerdictKind } from '@pledge/core'
 
 /** What the clinic's API answers. */
 export interface SessionAnswer {
@@ -15,6 +15,22 @@ export interface VerdictAnswer {
   form: string | null
   conditions: string[]
   reasons: { rule: string; atom: string; text: string; source: string }[]
+  openers: OpenerAnswer[]
+  explanation: { en: string; es: string }
+}
+/** One thing that would open what is not yet open. */
+export interface OpenerAnswer {
+  kind: 'day' | 'criterion' | 'form' | 'decision'
+  text: string
+  giver: '' | 'surgeon' | 'therapist'
+  what: string
+  date: string | null
+}
+export interface PermissionMapAnswer {
+  orthosis: string
+  orthosisName: string
+  modes: { mode: string; name: string }[]
+  rows: { motion: string; name: string; cells: { mode: string; verdict: VerdictAnswer }[] }[]
 }
 export interface CaseloadRow {
   episodeId: string
@@ -123,12 +139,20 @@ export interface EpisodeAnswer {
   episode: {
     id: string
     condition: string
+    conditionId: string
     protocolId: string
     protocol: string
     evidence: string
+    sources: string[]
     side: 'left' | 'right'
-    injuredOn: string
-    surgeryOn: string
+    injuredOn: string | null
+    anchor: Anchor
+    anchorOn: string
+    /** The date from which days count: the anchor, or later after a slip. */
+    dayZeroOn: string
+    digits: string[]
+    variant: string | null
+    measuresWrist: boolean
     surgeon: string
     work: string
     note: string
@@ -149,10 +173,16 @@ export interface EpisodeAnswer {
   }
   criteria: CriterionAnswer[]
   wrongSchool: string[]
+  unanswered: CriterionAnswer[]
+  advice: string[]
+  clock: { restartIf: string; slips: { slippedOn: string; creditDays: number; why: string }[] } | null
+  schools: { protocolId: string; anchorOn: string; why: string; chosenBy: string; chosenOn: string }[]
   orders: {
     id: string
     restriction: string
     label: string
+    isEarly: boolean
+    document: string
     untilOn: string | null
     givenBy: string
     dated: string
@@ -235,8 +265,35 @@ export interface AuditAnswer {
   isChange: boolean
   detail: string
 }
+export interface SchoolAnswer {
+  id: string
+  title: string
+  school: string
+  evidence: string
+  sources: string[]
+  anchor: Anchor
+  digits: 'fingers' | 'thumb' | 'none'
+  select: {
+    what: string
+    name: string
+    kind: 'flag' | 'number' | 'ordinal'
+    meaning: string
+    giver: 'surgeon' | 'therapist'
+  }[]
+  clearances: { what: string; meaning: string }[]
+  variants: { id: string; name: string }[]
+  values: { id: string; name: string; unit: string; value: number; least: number; most: number }[]
+  phases: { name: string; startDay: number }[]
+  preview: {
+    motion: string
+    days: Record<
+      'activeFromDay' | 'passiveFromDay' | 'stretchFromDay' | 'lightGripFromDay' | 'heavyWorkFromDay',
+      number | null
+    >
+  }
+}
 export interface ConditionAnswer {
   id: string
   name: string
-  protocols: { id: string; title: string; school: string; evidence: string }[]
+  protocols: SchoolAnswer[]
 }

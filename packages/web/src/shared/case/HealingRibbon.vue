@@ -2,7 +2,7 @@
 import { daysBetween } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, useId } from 'vue'
 import type { EpisodeAnswer } from '../api/types'
-import { dayText } from '../words'
+import { ANCHOR_WORDS, dayText } from '../words'
 import { ribbonScale } from './ribbonScale'
 
 /** Weeks since surgery as one band: phases as stretches, their gates as pegs, visits and signatures, today's cursor. */
@@ -23,6 +23,7 @@ const left = computed(() => props.labelWidth ?? 132)
 const scale = computed(() => ribbonScale(props.data.episode.day, width.value, left.value))
 const day = computed(() => props.data.episode.day)
 const idBase = useId()
+const shortAnchor = computed(() => ANCHOR_WORDS[props.data.episode.anchor].replace('start of the ', ''))
 
 const stretches = computed(() =>
   props.data.phases.map((phase, index) => {
@@ -49,13 +50,13 @@ function fitted(name: string, room: number): string {
 }
 const visits = computed(() =>
   props.data.evaluations.map((one) => ({
-    x: scale.value.x(daysBetween(props.data.episode.surgeryOn, one.evaluatedOn)),
+    x: scale.value.x(daysBetween(props.data.episode.dayZeroOn, one.evaluatedOn)),
     title: `Evaluated ${dayText(one.evaluatedOn)}`,
   })),
 )
 const signatures = computed(() =>
   props.data.versions.map((one) => ({
-    x: scale.value.x(daysBetween(props.data.episode.surgeryOn, one.signedOn)),
+    x: scale.value.x(daysBetween(props.data.episode.dayZeroOn, one.signedOn)),
     title: `Program ${one.number} signed ${dayText(one.signedOn)}`,
   })),
 )
@@ -89,7 +90,7 @@ const cursorLabelX = computed(() => Math.min(Math.max(cursorX.value, left.value 
         </clipPath>
       </defs>
       <text x="0" y="42" class="name">Healing ribbon</text>
-      <text x="0" y="78" class="soft-text">weeks since surgery</text>
+      <text x="0" y="78" class="soft-text">weeks since {{ shortAnchor }}</text>
       <g v-for="stretch in stretches" :key="stretch.id">
         <title>{{ stretch.title }}</title>
         <rect

@@ -47,6 +47,7 @@ export function pledgeVuetify(isDark: boolean) {
         autoGrow: true,
       },
       VSelect: { variant: 'outlined', density: 'compact', hideDetails: true, singleLine: true },
+      VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: true, singleLine: true },
       VCheckbox: { density: 'compact', hideDetails: true, color: 'primary' },
     },
   })

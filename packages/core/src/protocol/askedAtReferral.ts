@@ -1,0 +1,32 @@
+import { giverOf, type Criterion } from './criterion.js'
+import type { Protocol } from './protocol.js'
+
+/** Which digits a referral must name: fingers where finger joints are guarded, the thumb where only it is. */
+export type DigitsAsked = 'fingers' | 'thumb' | 'none'
+
+export function digitsAsked(protocol: Protocol): DigitsAsked {
+  const guarded = [...protocol.guard, ...(protocol.guard.size === 0 ? protocol.strengthMotions : [])]
+  if (guarded.some((motion) => /^(mcp|pip|dip)\./.test(motion))) return 'fingers'
+  return guarded.some((motion) => motion.startsWith('thumb')) ? 'thumb' : 'none'
+}
+
+/** Clearances that a referral letter may bring for this school: the surgeon's flags its phases, gates and selection name. */
+export function surgeonsClearances(protocol: Protocol): Criterion[] {
+  const all = [
+    ...protocol.select,
+    ...protocol.phases.flatMap((phase) => phase.entry),
+    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution].flatMap((rule) => rule.needs)),
+    ...protocol.gates.flatMap((gate) => gate.needs),
+  ]
+  return all.filter(
+    (criterion, place) =>
+      criterion.kind === 'flag' &&
+      giverOf(criterion.text) === 'surgeon' &&
+      all.findIndex((other) => other.text === criterion.text) === place,
+  )
+}
+
+/** Whether days count anew after the orthosis slipped. */
+export function hasSlipClock(protocol: Protocol): boolean {
+  return protocol.clock !== null
+}

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { ulid } from 'ulid'
+import { computed, onMounted, reactive, ref } from 'vue'
+import { useClinicApi } from '../../shared/api/clinicApi'
+import { messageAt } from '../../shared/api/problem'
+import type { EpisodeAnswer, SchoolAnswer } from '../../shared/api/types'
+import FormField from '../../shared/parts/FormField.vue'
+import TextInput from '../../shared/parts/TextInput.vue'
+import { ANCHOR_WORDS } from '../../shared/words'
+import DialogForm from './DialogForm.vue'
+import { useSending } from './useSending'
+
+/** Another school for the episode, with its day 0 and the reason; what was recorded stays. */
+const props = defineProps<{ data: EpisodeAnswer }>()
+const emit = defineEmits<{ done: []; close: [] }>()
+const api = useClinicApi()
+const schools = ref<SchoolAnswer[]>([])
+const form = reactive({
+  id: ulid(),
+  protocolId: props.data.episode.protocolId,
+  variant: null as string | null,
+  anchorOn: props.data.episode.anchorOn,
+  why: '',
+})
+onMounted(async () => {
+  const all = await api.conditions()
+  schools.value = all.find((one) => one.id === props.data.episode.conditionId)?.protocols ?? []
+})
+const chosen = computed(() => schools.value.find((one) => one.id === form.protocolId) ?? null)
+const { problem, isSaving, save } = useSending(
+  () => api.chooseSchool(props.data.episode.id, { ...form }),
+  () => emit('done'),
+)
+</script>
+
+<template>
+  <DialogForm
+    title="Another school"
+    action="Follow this school"
+    :problem="problem"
+    :is-saving="isSaving"
+    @send="save"
+    @close="emit('close')"
+  >
+    <FormField
+      v-slot="{ id }"
+      label="School"
+      :error="messageAt(problem, 'protocolId')"
+      :hint="chosen?.evidence"
+    >
+      <v-select
+        :id="id"
+        v-model="form.protocolId"
+        :items="schools.map((one) => ({ value: one.id, title: one.school }))"
+        @update:model-value="form.variant = null"
+      />
+    </FormField>
+    <ul v-if="chosen && chosen.select.length > 0" class="needs">
+      <li v-for="fact in chosen.select" :key="fact.what">rests on: {{ fact.meaning }}</li>
+    </ul>
+    <FormField
+      v-if="chosen && chosen.variants.length > 0"
+      v-slot="{ id }"
+      label="Variant"
+      :error="messageAt(problem, 'variant')"
+    >
+      <v-select
+        :id="id"
+        v-model="form.variant"
+        clearable
+        placeholder="none of these"
+        :items="chosen.variants.map((one) => ({ value: one.id, title: one.name }))"
+      />
+    </FormField>
+    <TextInput
+      v-model="form.anchorOn"
+      :label="`Day 0${chosen ? `: ${ANCHOR_WORDS[chosen.anchor]}` : ''}`"
+      type="date"
+      :error="messageAt(problem, 'anchorOn')"
+    />
+    <TextInput v-model="form.why" label="Why, and who agreed" :error="messageAt(problem, 'why')" />
+    <p class="soft">
+      The signed program stays as it is; what the new school does not allow is paused on the phone.
+    </p>
+  </DialogForm>
+</template>
+
+<style scoped>
+.needs {
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+</style>
