@@ -33,7 +33,7 @@ export function clinicalDay(what: string): StringSchema<string> {
   return string()
     .typeError(`Give ${what} as a date.`)
     .required(`Give ${what}.`)
-    .test('exists', 'This date does not exist.', (value) => value === undefined || isClinicalDay(value))
+    .test('exists', 'This date does not exist.', (value) => (value ?? null) === null || isClinicalDay(value!))
 }
 
 /** A day that has come: not after today. */

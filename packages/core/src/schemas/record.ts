@@ -40,7 +40,7 @@ export const factWithdrawal = object({
 export const newOrder = object({
   id: ulidText('the id'),
   restriction: string().required('Choose a restriction.'),
-  untilOn: clinicalDay('the day it ends').nullable().default(null),
+  untilOn: clinicalDay('the day it ends').nullable().notRequired().default(null),
   givenBy: text('who gave it', TEXT_LIMITS.name),
   dated: pastDay('the date it was given'),
   why: text('the reason', TEXT_LIMITS.why),

@@ -44,7 +44,8 @@ function short(verdict: VerdictAnswer): string {
   return `${dayText(verdict.fromDate)}${missing}`
 }
 function said(row: string, mode: string, verdict: VerdictAnswer): string {
-  return `${row}, ${mode}: ${VERDICT_WORDS[verdict.kind]}${verdict.fromDate ? `, not before ${dayText(verdict.fromDate)}` : ''}`
+  const from = verdict.fromDate ? ', not before' : ''
+  return `${row}, ${mode}: ${VERDICT_WORDS[verdict.kind]}${from} ${short(verdict)}`
 }
 </script>
 
@@ -102,9 +103,7 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
       <div v-if="answer" class="why" aria-live="polite">
         <p>
           <strong class="first">{{ answer.name }}: {{ VERDICT_WORDS[answer.verdict.kind] }}.</strong>
-          <template v-for="one in answer.verdict.reasons.slice(0, 3)" :key="one.rule">
-            {{ one.text }}</template
-          >
+          <span v-for="one in answer.verdict.reasons.slice(0, 3)" :key="one.rule">{{ ` ${one.text}` }}</span>
         </p>
         <ul v-if="answer.verdict.openers.length > 0" class="openers">
           <li v-for="one in answer.verdict.openers" :key="one.text">
