@@ -1,6 +1,7 @@
 import { criterionMeaning } from '../protocol/criterion.js'
 import {
   AXIS_NAMES,
+  DIRECTION_NAMES,
   inEach,
   ORTHOSIS_NAMES,
   RESISTANCE_MEANING,
@@ -8,6 +9,7 @@ import {
   type Said,
 } from '../protocol/names.js'
 import type { Protocol, Rule } from '../protocol/protocol.js'
+import type { Axis } from '../protocol/vocabulary.js'
 import { atomText } from './atoms.js'
 import { atomWords, capital } from './atomWords.js'
 import type { AtomJudgement, Because, DefaultName } from './judgeAtom.js'
@@ -139,6 +141,15 @@ const DEFAULT_TEXT: Readonly<Record<DefaultName, (what: string) => Said>> = {
   }),
 }
 
+/** What an axis' negative and positive degrees are called. */
+const WAYS_OF_AXIS: Readonly<
+  Record<'other', readonly [Said, Said]> & Partial<Record<Axis, readonly [Said, Said]>>
+> = {
+  forearm: [DIRECTION_NAMES['pron']!, DIRECTION_NAMES['sup']!],
+  wrist_ru: [DIRECTION_NAMES['rad']!, DIRECTION_NAMES['uln']!],
+  other: [DIRECTION_NAMES['ext']!, DIRECTION_NAMES['flex']!],
+}
+
 /** What to tell with a "with care"; the same sentence is its reason. */
 export function conditionOf(judgement: AtomJudgement, language: Language): string {
   const { because, atom } = judgement
@@ -150,7 +161,7 @@ export function conditionOf(judgement: AtomJudgement, language: Language): strin
     : `${what}: abierta con cuidado desde el día ${because.rule.from}.`
 }
 
-/** The permitted form of today: "today only inside the dorsal block, wrist -30 to 0°"; '' where none is open. */
+/** The permitted form of today: "today only inside the dorsal block, wrist 0 to 30° of extension"; '' where none is open. */
 export function formOf(form: readonly Misfit[] | null, language: Language): string {
   if (form === null) return ''
   const parts = form.map((misfit) => misfitWords(misfit, language))
@@ -173,16 +184,25 @@ function misfitWords(misfit: Misfit, language: Language): string {
     case 'orthosis':
       return `${isEnglish ? 'inside' : 'dentro de'} ${orthoses(misfit.inside, language)}`
     case 'arc':
-      return `${AXIS_NAMES[misfit.axis][language]} ${misfit.limit[0]} ${isEnglish ? 'to' : 'a'} ${misfit.limit[1]}°`
+      return limitWords(misfit.axis, misfit.limit, language)
     case 'posture':
-      return isEnglish
-        ? `with ${AXIS_NAMES[misfit.axis].en} at ${misfit.limit[0]} to ${misfit.limit[1]}°`
-        : `con ${AXIS_NAMES[misfit.axis].es} a ${misfit.limit[0]} a ${misfit.limit[1]}°`
+      return `${isEnglish ? 'with' : 'con'} ${limitWords(misfit.axis, misfit.limit, language)}`
     case 'resistance':
       return `${isEnglish ? 'up to' : 'hasta'} R${misfit.upTo} (${RESISTANCE_MEANING[misfit.upTo][language]})`
     case 'weight':
       return isEnglish ? `up to ${misfit.upToKg} kg` : `hasta ${String(misfit.upToKg).replace('.', ',')} kg`
   }
+}
+
+/** An arc in the words of the clinic, without signs: "wrist 30° of extension to 15° of flexion". */
+function limitWords(axis: Axis, [low, high]: readonly [number, number], language: Language): string {
+  const to = language === 'en' ? 'to' : 'a'
+  const [below, above] = WAYS_OF_AXIS[axis] ?? WAYS_OF_AXIS.other
+  const of = (deg: number, way: Said) => `${deg}° ${language === 'en' ? 'of' : 'de'} ${way[language]}`
+  const name = AXIS_NAMES[axis][language]
+  if (low >= 0) return `${name} ${low} ${to} ${of(high, above)}`
+  if (high <= 0) return `${name} ${-high} ${to} ${of(-low, below)}`
+  return `${name} ${of(-low, below)} ${to} ${of(high, above)}`
 }
 
 function orthoses(words: readonly (keyof typeof ORTHOSIS_NAMES)[], language: Language): string {

@@ -1,4 +1,6 @@
 import { DIRECTION_NAMES, inEach, JOINT_NAMES, type Said } from '../protocol/names.js'
+import { phaseOn } from '../protocol/phaseOn.js'
+import type { Phase } from '../protocol/protocol.js'
 import type { Joint, Mode, Motion, Orthosis } from '../protocol/vocabulary.js'
 import { assess } from './assess.js'
 import { wordOfMotion } from '../protocol/vocabulary.js'
@@ -19,13 +21,19 @@ export interface MapRow {
   readonly cells: readonly MapCell[]
 }
 
+/** Far from the injury: its motions would only lengthen the map. */
+const FAR_JOINTS = ['neck', 'scap', 'shoulder']
+
 /**
- * What may be done today at the injured part, motion by motion and mode by mode: every guarded motion through its full
- * range, in the orthosis given. The same engine answers as for an exercise.
+ * What may be done today at the injured part, motion by motion and mode by mode: every guarded motion, then the others
+ * that the phase speaks about, through their full range, in the orthosis given. The same engine answers as for an
+ * exercise.
  */
 export function permissionMap(state: CaseOnDay, orthosis: Orthosis): MapRow[] {
   const { protocol } = state
-  const motions = [...(protocol.guard.size > 0 ? protocol.guard : protocol.strengthMotions)]
+  const { phase } = phaseOn(protocol, state.day, state.facts, state.daysSinceReview)
+  const guarded = protocol.guard.size > 0 ? protocol.guard : protocol.strengthMotions
+  const motions = [...new Set([...guarded, ...spokenOfIn(phase)])]
   return motions
     .filter((motion) => isInMap(motion, motions))
     .map((motion) => ({
@@ -40,6 +48,14 @@ export function permissionMap(state: CaseOnDay, orthosis: Orthosis): MapRow[] {
         verdict: assess(signatureFor(motion, mode, orthosis), state),
       })),
     }))
+}
+
+function spokenOfIn(phase: Phase | null): Motion[] {
+  const rules = phase ? [...phase.allow, ...phase.caution, ...phase.forbid] : []
+  return rules
+    .flatMap((rule) => rule.targets)
+    .flatMap((target) => (target.kind === 'motion' ? [...target.motions] : []))
+    .filter((motion) => !FAR_JOINTS.includes(motion.split('.')[0]!))
 }
 
 /** Sideways finger motion and circles are left out where flexion and extension tell the same. */

@@ -39,12 +39,13 @@ const answer = computed(() => {
 })
 function short(verdict: VerdictAnswer): string {
   if (verdict.kind !== 'not-yet') return { clear: 'clear', 'with-care': 'care', never: 'never' }[verdict.kind]
+  if (verdict.form) return 'limited'
   if (verdict.fromDate === null) return 'decide'
   const missing = verdict.missing.length > 0 ? ` +${verdict.missing.length}` : ''
   return `${dayText(verdict.fromDate)}${missing}`
 }
 function said(row: string, mode: string, verdict: VerdictAnswer): string {
-  const from = verdict.fromDate ? ', not before' : ''
+  const from = verdict.fromDate && !verdict.form ? ', not before' : ''
   return `${row}, ${mode}: ${VERDICT_WORDS[verdict.kind]}${from} ${short(verdict)}`
 }
 </script>
@@ -122,8 +123,8 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
         </p>
       </div>
       <p v-else class="soft small">
-        Full range, lightest load. Choose a cell for its reason and what would open it; “+2” counts criteria
-        still missing.
+        Full range, lightest load. Choose a cell for its reason and what would open it. “limited”: a smaller
+        form is open today; “+2”: criteria still missing.
       </p>
     </template>
   </section>

@@ -1,0 +1,267 @@
+import type { Page } from 'puppeteer-core'
+import { afterAll, beforeAll, expect, inject, it } from 'vitest'
+import {
+  choose,
+  fill,
+  openPage,
+  pick,
+  press,
+  reads,
+  signIn,
+  startBrowser,
+} from '../../scripts/lib/browser.mjs'
+
+/**
+ * From the referral to the verdict through the interface, for two or more conditions each of fracture, tendon,
+ * ligament, nerve and arthritis. What is expected is read off the protocols as a therapist reads them.
+ */
+interface Expected {
+  /** "motion, mode" as the map calls the cell. */
+  cell: string
+  verdict: 'clear' | 'with care' | 'not yet' | 'never here'
+  /** Words of the reason, or of what would open it. */
+  because?: string
+}
+interface Patient {
+  condition: string
+  school: string
+  facts?: [question: string, answer: string][]
+  numbers?: [question: string, value: string][]
+  digit?: string
+  dayZero: string
+  day: number
+  clears: string[]
+  phase: string
+  expected: Expected[]
+  /** Criteria the therapist then records on the phase screen, and what they change. */
+  record?: { criteria: string[]; phase: string; expected: Expected[] }
+}
+const ACTIVE = "surgeon's clearance for active motion"
+const RELIABLE = 'reliable: understands, attends, keeps the orthosis on'
+const WOUND = 'Wound closed or dry, no infection'
+
+const PATIENTS: Patient[] = [
+  {
+    condition: 'Fracture of a proximal or middle phalanx',
+    school: 'MCP block, no operation',
+    facts: [
+      ['fracture stable on examination and film', 'Yes'],
+      ['no finger turns or crosses its neighbor', 'Yes'],
+      [RELIABLE, 'Yes'],
+    ],
+    digit: 'ring',
+    dayZero: 'injury',
+    day: 10,
+    clears: [ACTIVE, 'position kept on x-ray'],
+    phase: 'MCP blocked, end joints active',
+    expected: [
+      { cell: 'middle joint (PIP) flexion, active', verdict: 'clear' },
+      { cell: 'big knuckle (MCP) flexion, active', verdict: 'not yet', because: 'tension band' },
+      {
+        cell: 'middle joint (PIP) flexion, gentle passive',
+        verdict: 'not yet',
+        because: 'angle the fracture',
+      },
+    ],
+  },
+  {
+    condition: 'Scaphoid fracture',
+    school: 'Screw fixation',
+    facts: [['surgeon calls the fixation stable', 'Yes']],
+    dayZero: 'surgery',
+    day: 20,
+    clears: [ACTIVE],
+    phase: 'Wound',
+    expected: [{ cell: 'wrist flexion, active', verdict: 'not yet', because: 'wound closed or dry' }],
+    record: {
+      criteria: [WOUND],
+      phase: 'Active motion without load',
+      expected: [
+        { cell: 'wrist flexion, active', verdict: 'clear' },
+        {
+          cell: 'wrist flexion, gentle passive',
+          verdict: 'not yet',
+          because: 'the screw carries every load',
+        },
+      ],
+    },
+  },
+  {
+    condition: 'Flexor tendon repair',
+    school: 'Place and hold',
+    facts: [
+      ['suture around the tendon edge', 'Yes'],
+      [RELIABLE, 'Yes'],
+    ],
+    numbers: [['core strands of the repair', '4']],
+    digit: 'ring',
+    dayZero: 'surgery',
+    day: 11,
+    clears: [],
+    phase: 'Rest',
+    expected: [
+      {
+        cell: 'middle joint (PIP) flexion, gentle passive',
+        verdict: 'not yet',
+        because: 'swelling not tense',
+      },
+      { cell: 'middle joint (PIP) flexion, resisted', verdict: 'not yet' },
+    ],
+    record: {
+      criteria: [WOUND, 'Swelling not tense, pits little'],
+      phase: 'Passive, then place and hold',
+      expected: [
+        { cell: 'middle joint (PIP) flexion, gentle passive', verdict: 'clear' },
+        { cell: 'middle joint (PIP) flexion, active', verdict: 'not yet' },
+      ],
+    },
+  },
+  {
+    condition: 'Mallet finger (extensor zones I-II)',
+    school: 'Orthosis without a break',
+    digit: 'ring',
+    dayZero: 'start of the orthosis',
+    day: 20,
+    clears: [],
+    phase: 'End joint straight day and night',
+    expected: [
+      { cell: 'middle joint (PIP) flexion, active', verdict: 'clear' },
+      { cell: 'end joint (DIP) flexion, active', verdict: 'not yet', because: 'the days count anew' },
+      { cell: 'end joint (DIP) flexion, gentle passive', verdict: 'not yet', because: 'the days count anew' },
+    ],
+  },
+  {
+    condition: 'Thumb ulnar collateral ligament injury',
+    school: 'Repair',
+    dayZero: 'surgery',
+    day: 20,
+    clears: [],
+    phase: 'Protected',
+    expected: [
+      { cell: 'thumb tip (IP) flexion, active', verdict: 'clear' },
+      {
+        cell: 'thumb MCP flexion, active',
+        verdict: 'not yet',
+        because: 'heals inside the orthosis',
+      },
+    ],
+  },
+  {
+    condition: 'Carpal tunnel syndrome',
+    school: 'Release',
+    digit: 'middle',
+    dayZero: 'surgery',
+    day: 5,
+    clears: [ACTIVE],
+    phase: 'Wound',
+    expected: [
+      {
+        cell: 'wrist flexion, active',
+        verdict: 'not yet',
+        because: 'wrist 30° of extension to 15° of flexion',
+      },
+      { cell: 'wrist flexion, stretch', verdict: 'not yet', because: 'Wound and swelling have to settle' },
+    ],
+  },
+  {
+    condition: 'Cubital tunnel syndrome',
+    school: 'Decompression in place',
+    dayZero: 'surgery',
+    day: 5,
+    clears: [ACTIVE],
+    phase: 'Wound',
+    expected: [
+      { cell: 'elbow flexion, active', verdict: 'clear' },
+      { cell: 'elbow flexion, resisted', verdict: 'not yet', because: 'Wound and swelling have to settle' },
+    ],
+  },
+  {
+    condition: 'Thumb-base osteoarthritis',
+    school: 'Without operation',
+    dayZero: 'first visit',
+    day: 5,
+    clears: [],
+    phase: 'No phase is open',
+    expected: [
+      { cell: 'thumb base (CMC) palmar abduction, active', verdict: 'not yet', because: 'diagnosis made' },
+    ],
+    record: {
+      criteria: ['Diagnosis made by a licensed clinician'],
+      phase: 'Free the web, protect',
+      expected: [{ cell: 'thumb base (CMC) palmar abduction, active', verdict: 'clear' }],
+    },
+  },
+]
+
+const { url, signIns } = inject('built')
+let started: Awaited<ReturnType<typeof startBrowser>>
+let page: Page
+const failures: string[] = []
+beforeAll(async () => {
+  started = await startBrowser()
+  page = await openPage(started.browser, { width: 1280, height: 800 })
+  page.on('pageerror', (error) => failures.push(String(error)))
+  const { login, password } = signIns.users.find((one) => one.login === 'noor')!
+  await signIn(page, url, login, password)
+})
+afterAll(() => started.close())
+
+const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
+const CELLS = '.map .cell'
+
+async function expectVerdict({ cell, verdict, because }: Expected) {
+  await page.waitForSelector(CELLS)
+  const labels = () => page.$$eval(CELLS, (all) => all.map((one) => one.getAttribute('aria-label')!))
+  const label = (await labels()).find((one) => one.toLowerCase().startsWith(`${cell.toLowerCase()}:`))
+  expect(label, `${cell} among ${(await labels()).join(' | ')}`).toBeDefined()
+  expect(label!.slice(cell.length + 2)).toMatch(new RegExp(`^${verdict}`))
+  await press(page, label!)
+  if (because) await reads(page, because)
+}
+
+it.each(PATIENTS)('$condition: from the referral to the verdict', async (patient) => {
+  await page.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
+  await press(page, 'New referral')
+  await reads(page, 'From the surgeon’s letter')
+  await fill(page, 'Name', `Invented ${patient.school}`)
+  await fill(page, 'Date of birth', '1968-02-14')
+  await choose(page, 'Dominant hand', 'Right')
+  await choose(page, 'Latex allergy', 'No')
+  await choose(page, 'Adhesive allergy', 'No')
+  await pick(page, 'Condition', patient.condition)
+  await choose(page, 'Injured side', 'Left')
+  for (const [question, answer] of patient.facts ?? []) await choose(page, question, answer)
+  for (const [question, value] of patient.numbers ?? []) await fill(page, question, value)
+  await press(page, patient.school, { exact: false })
+  if (patient.digit) await press(page, patient.digit)
+  await fill(page, `Day 0: ${patient.dayZero}`, daysAgo(patient.day))
+  await fill(page, 'Surgeon or referrer', 'Dr. P. Hallam-Ito')
+  await fill(page, 'Date of the letter', daysAgo(patient.day))
+  for (const clearance of patient.clears) await press(page, clearance)
+  await press(page, 'Open the episode')
+  await reads(page, `day ${patient.day} · week`)
+  await press(page, 'Phase')
+  await reads(page, 'What may move today')
+  await reads(page, patient.phase)
+  for (const one of patient.expected) await expectVerdict(one)
+  if (!patient.record) return
+  for (const what of patient.record.criteria) {
+    const button = await page.waitForFunction(
+      (words) =>
+        [...document.querySelectorAll('li, .criterion')]
+          .find((one) => one.textContent!.includes(words) && one.querySelector('button'))
+          ?.querySelector('button'),
+      { timeout: 10_000 },
+      what,
+    )
+    await (button.asElement() as unknown as { click(): Promise<void> }).click()
+    await reads(page, 'Is it so?')
+    await press(page, 'Record it')
+    await page.waitForFunction(() => !document.body.innerText.includes('Is it so?'))
+    await page.waitForNetworkIdle({ idleTime: 300 })
+  }
+  await reads(page, patient.record.phase)
+  for (const one of patient.record.expected) await expectVerdict(one)
+})
+
+it('said nothing wrong in the console meanwhile', () => expect(failures).toEqual([]))
