@@ -56,11 +56,18 @@ export async function press(page, text, { exact = true } = {}) {
       (node) => isShown(node) && (isExact ? clean(node) === words : clean(node).includes(words)),
     )
   }
-  const handle = await page.waitForFunction(find, { timeout: 10_000 }, text, exact).catch(() => {
-    throw new Error(`Nothing to press says "${text}".`)
-  })
-  await handle.asElement().evaluate((node) => node.scrollIntoView({ block: 'center' }))
-  await handle.asElement().click()
+  // What is drawn anew between finding and pressing is looked for again, as a person would.
+  for (let attempt = 1; ; attempt += 1) {
+    const handle = await page.waitForFunction(find, { timeout: 10_000 }, text, exact).catch(() => {
+      throw new Error(`Nothing to press says "${text}".`)
+    })
+    try {
+      await handle.asElement().evaluate((node) => node.scrollIntoView({ block: 'center' }))
+      return await handle.asElement().click()
+    } catch (error) {
+      if (attempt === 3 || !/detached/.test(error.message)) throw error
+    }
+  }
 }
 
 /** Types into the field a person knows by its label. */

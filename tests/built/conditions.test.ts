@@ -149,7 +149,6 @@ const PATIENTS: Patient[] = [
   {
     condition: 'Carpal tunnel syndrome',
     school: 'Release',
-    digit: 'middle',
     dayZero: 'surgery',
     day: 5,
     clears: [ACTIVE],

@@ -35,7 +35,8 @@ function referralFor(protocol: Protocol, changes: object = {}) {
     conditionId: protocol.condition,
     protocolId: protocol.id,
     side: 'left',
-    digits: digitsAsked(protocol) === 'fingers' ? ['ring'] : [],
+    digits:
+      digitsAsked(protocol, catalogue.conditions.get(protocol.condition)!) === 'fingers' ? ['ring'] : [],
     selection: protocol.select.map(answerTo),
     injuredOn: '2031-03-21',
     anchorOn: '2031-03-21',

@@ -1,3 +1,4 @@
+import { criterion } from '../protocol/criterion.js'
 import type { Phase } from '../protocol/protocol.js'
 import { phaseOn } from '../protocol/phaseOn.js'
 import { ORTHOSIS_NAMES, type Said } from '../protocol/names.js'
@@ -41,7 +42,7 @@ export function alwaysWorn(phase: Phase | null): Orthosis[] {
 /**
  * The verdict of a catalogue exercise at a dose: the protocol's, tightened by the catalogue. Where the protocol opens
  * every atom by a rule, an unreached usual week or structure ceiling turns clear into "with care"; where it rests on a
- * default, it makes it "not yet". Contraindications always apply. The catalogue never opens anything.
+ * default, it makes it "not yet". Contraindications always apply; what touches the wound needs it recorded as closed. The catalogue never opens anything.
  */
 export function assessExercise(
   exercise: Exercise,
@@ -69,6 +70,15 @@ export function assessExercise(
   }
   if (byProtocol.kind === 'never' || byProtocol.kind === 'not-yet') {
     return { ...byProtocol, fromDay: opensOn(exercise, signature, byProtocol.fromDay, state) }
+  }
+  if (touchesWound(exercise) && facts.status(WOUND_CLOSED).name !== 'met') {
+    const day = Math.max(state.day, clockOf(exercise, state)?.day ?? 0)
+    const text = {
+      en: 'Nothing is rubbed before somebody has seen the wound closed.',
+      es: 'No se frota nada antes de que alguien vea la herida cerrada.',
+    }
+    const why = reason('catalogue.wound', text)
+    return { ...refused('not-yet', byProtocol, day, why), missing: [WOUND_CLOSED] }
   }
   const always = alwaysWorn(standing.phase)
   if (always.length > 0 && worn === 'none' && byProtocol.basis === 'default') {
@@ -100,6 +110,12 @@ export function assessExercise(
   }
   return byProtocol
 }
+
+/** What only a closed wound allows. An unrecorded wound is an open one. */
+const WOUND_WORDS = ['openWound', 'sutures', 'infection']
+const WOUND_CLOSED = criterion('wound.ok')
+const touchesWound = (exercise: Exercise) =>
+  exercise.contraindications.some((word) => WOUND_WORDS.includes(word))
 
 function refused(kind: 'never' | 'not-yet', verdict: Verdict, fromDay: number | null, why: Reason): Verdict {
   return { ...verdict, kind, fromDay, missing: [], form: null, conditions: [], reasons: [why], unlock: [] }

@@ -15,6 +15,8 @@ export interface Condition {
   readonly code: string
   readonly name: Readonly<Record<'en' | 'es', string>>
   readonly protocols: readonly string[]
+  /** Whether a referral names the injured fingers; where not, every finger counts as injured. */
+  readonly namesDigits: boolean
   readonly ceilings: readonly Ceiling[]
   /** Usual earliest week by demand where a school differs from the exercises' own weeks. */
   readonly schoolWeeks: Readonly<Record<string, Readonly<Partial<Record<Demand, number>>>>>
@@ -30,6 +32,7 @@ export function readCondition(document: unknown): Condition {
     'code',
     'name',
     'protocols',
+    'digits',
     'ceilings',
     'schoolWeeks',
     'advice',
@@ -42,6 +45,7 @@ export function readCondition(document: unknown): Condition {
     code: doc['code']!.text(),
     name: { en: name['en']!.text(), es: name['es']!.text() },
     protocols: doc['protocols']!.list().map((id) => id.text()),
+    namesDigits: doc['digits']!.optional((word) => word.oneOf(['named', 'none'])) !== 'none',
     ceilings: doc['ceilings']!.list().map((entry) => {
       const part = entry.object(['fromWeek', 'limits'])
       return {

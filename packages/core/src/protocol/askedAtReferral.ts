@@ -1,10 +1,13 @@
+import type { Condition } from '../exercise/condition.js'
 import { giverOf, type Criterion } from './criterion.js'
 import type { Protocol } from './protocol.js'
 
 /** Which digits a referral must name: fingers where finger joints are guarded, the thumb where only it is. */
 export type DigitsAsked = 'fingers' | 'thumb' | 'none'
 
-export function digitsAsked(protocol: Protocol): DigitsAsked {
+/** @param condition - of the protocol; one that names no digits guards them all */
+export function digitsAsked(protocol: Protocol, condition: Pick<Condition, 'namesDigits'>): DigitsAsked {
+  if (!condition.namesDigits) return 'none'
   const guarded = [...protocol.guard, ...(protocol.guard.size === 0 ? protocol.strengthMotions : [])]
   if (guarded.some((motion) => /^(mcp|pip|dip)\./.test(motion))) return 'fingers'
   return guarded.some((motion) => motion.startsWith('thumb')) ? 'thumb' : 'none'

@@ -10,6 +10,7 @@ import {
   surgeonsClearances,
   CoreError,
   type Catalogue,
+  type Condition,
   type Criterion,
   type Protocol,
 } from '@pledge/core'
@@ -68,7 +69,11 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
           { path: 'protocolId', message: 'Choose a school of this condition.' },
         ])
       }
-      const { values, selected } = checkSchool(protocol, referral)
+      const { values, selected } = checkSchool(
+        protocol,
+        catalogue.conditions.get(protocol.condition)!,
+        referral,
+      )
       const today = clock.today(settings.clinic.timeZone)
       const [at, me] = [clock.now(), request.me()]
       const [patientId, episodeId] = [newId(), newId()]
@@ -178,6 +183,7 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
 /** Refuses, with the field's path, what does not go with the chosen school. */
 function checkSchool(
   protocol: Protocol,
+  condition: Condition,
   referral: {
     variant?: string | null
     values?: unknown
@@ -196,7 +202,7 @@ function checkSchool(
     if (!(error instanceof CoreError)) throw error
     refuse(error.path.replace(/^vars/, 'values'), error.message)
   }
-  if (digitsAsked(protocol) === 'fingers' && referral.digits.length === 0)
+  if (digitsAsked(protocol, condition) === 'fingers' && referral.digits.length === 0)
     refuse('digits', 'Choose the injured digits.')
   const known = surgeonsClearances(protocol).map((criterion) => criterion.text)
   const stranger = referral.clearances.find((what) => !known.includes(what))
@@ -229,11 +235,11 @@ function conditionsOf(catalogue: Catalogue) {
   return [...catalogue.conditions.values()].map((condition) => ({
     id: condition.id,
     name: condition.name.en,
-    protocols: condition.protocols.map((id) => schoolOf(catalogue.protocols.get(id)!)),
+    protocols: condition.protocols.map((id) => schoolOf(catalogue.protocols.get(id)!, condition)),
   }))
 }
 
-function schoolOf(protocol: Protocol) {
+function schoolOf(protocol: Protocol, condition: Condition) {
   const preview = schoolPreview(protocol)
   const [joint, direction] = preview.motion.split('.') as [keyof typeof JOINT_NAMES, string]
   const { motion: _motion, ...days } = preview
@@ -245,7 +251,7 @@ function schoolOf(protocol: Protocol) {
     evidence: protocol.evidence,
     sources: protocol.sources.map((source) => `${source.key} (${source.confidence})`),
     anchor: protocol.anchor,
-    digits: digitsAsked(protocol),
+    digits: digitsAsked(protocol, condition),
     select: protocol.select.map((criterion) => ({
       what: criterion.text,
       name: criterion.name,

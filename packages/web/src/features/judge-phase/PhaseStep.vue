@@ -275,12 +275,7 @@ const canRecord = (criterion: CriterionAnswer) =>
         </ul>
         <p v-if="data.flags.length === 0" class="soft">None open.</p>
         <div class="raise">
-          <v-select
-            v-model="flagToRaise"
-            :items="RAISABLE"
-            placeholder="Raise a red flag"
-            aria-label="Raise a red flag"
-          />
+          <v-select v-model="flagToRaise" :items="RAISABLE" label="Raise a red flag" />
           <v-btn color="error" variant="outlined" :disabled="!flagToRaise" @click="raise">Stop all</v-btn>
         </div>
       </section>

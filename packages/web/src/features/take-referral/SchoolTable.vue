@@ -153,7 +153,7 @@ h3 {
 }
 .facts {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
   gap: 6px 18px;
 }
 .facts h3 {
@@ -167,6 +167,8 @@ h3 {
   gap: 10px;
 }
 .asked {
+  flex: 1;
+  min-width: 0;
   line-height: 1.25;
   font-size: 14px;
 }

@@ -51,7 +51,6 @@ export function pledgeVuetify(isDark: boolean) {
         density: 'compact',
         hideDetails: true,
         singleLine: true,
-        persistentPlaceholder: true,
       },
       VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: true, singleLine: true },
       VCheckbox: { density: 'compact', hideDetails: true, color: 'primary' },

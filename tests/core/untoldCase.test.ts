@@ -1,0 +1,43 @@
+import { expect, it } from 'vitest'
+import { assessExercise, type PatientCase } from '@pledge/core'
+import { catalogue } from './shippedCatalogue.js'
+
+const states = [...catalogue.protocols.values()].flatMap((protocol) =>
+  [0, 5, 30, 200].map((day): PatientCase => ({
+    protocol,
+    condition: catalogue.conditions.get(protocol.condition)!,
+    day,
+    facts: { status: () => ({ name: 'neverRecorded' }) },
+    digits: [],
+    states: [],
+    orders: [],
+    redLock: false,
+    daysSinceReview: 0,
+    contraindications: [],
+  })),
+)
+
+it('clears no exercise of the catalogue when nothing is recorded, on any day after any injury', () => {
+  const clear = states.flatMap((state) =>
+    [...catalogue.exercises.values()]
+      .filter((exercise) => exercise.conditions.includes(state.condition.id))
+      .filter((exercise) => assessExercise(exercise, exercise.dose, state).kind === 'clear')
+      .map((exercise) => `${exercise.id} ${state.protocol.id} day ${state.day}`),
+  )
+  expect(clear).toEqual([])
+})
+
+it('rubs no scar before the wound is recorded as closed, whatever else is', () => {
+  const scar = catalogue.exercises.get('scar-circles')!
+  for (const state of states.filter(({ condition }) => scar.conditions.includes(condition.id))) {
+    const facts = {
+      status: (criterion: { text: string }) => ({
+        name: criterion.text === 'wound.ok' ? ('notRecorded' as const) : ('met' as const),
+      }),
+    } as PatientCase['facts']
+    const verdict = assessExercise(scar, scar.dose, { ...state, facts })
+    expect(verdict.kind, `${state.protocol.id} day ${state.day}`).not.toBe('clear')
+    if (verdict.reasons[0]!.rule === 'catalogue.wound')
+      expect(verdict.missing.map(({ text }) => text)).toEqual(['wound.ok'])
+  }
+})
