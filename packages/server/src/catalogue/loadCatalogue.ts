@@ -109,7 +109,8 @@ function inFile<T>(name: string, read: () => T): T {
   }
 }
 
-function yamlFiles(directory: string): string[] {
+/** The YAML files under a directory, in a fixed order. */
+export function yamlFiles(directory: string): string[] {
   return readdirSync(directory, { withFileTypes: true, recursive: true })
     .filter((entry) => entry.isFile() && entry.name.endsWith('.yaml'))
     .map((entry) => join(entry.parentPath, entry.name))

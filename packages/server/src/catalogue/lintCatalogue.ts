@@ -1,0 +1,57 @@
+import { readFileSync } from 'node:fs'
+import { join, relative } from 'node:path'
+import { CoreError, lintProtocol, readCondition, readExercise, readProtocol } from '@pledge/core'
+import { loadCatalogue, parseYaml, yamlFiles } from './loadCatalogue.js'
+
+/** Something in the catalogue that does not hold, with the file, the place in it and what was expected there. */
+export interface CatalogueFinding {
+  readonly file: string
+  readonly path: string
+  readonly expected: string
+}
+
+const READERS = {
+  conditions: (document: unknown) => void readCondition(document),
+  protocols: (document: unknown) => {
+    const findings = lintProtocol(readProtocol(document))
+    if (findings.length > 0) throw new Findings(findings)
+  },
+  exercises: (document: unknown) => void readExercise(document),
+} as const
+
+class Findings extends Error {
+  constructor(readonly all: readonly { path: string; expected: string }[]) {
+    super('findings')
+  }
+}
+
+/**
+ * Every finding of every file, where the start of the application stops at the first. Only when each file holds by
+ * itself are the files checked against one another: references, schools of conditions, sources.
+ */
+export function lintCatalogue(directory: string): { files: number; findings: CatalogueFinding[] } {
+  const findings: CatalogueFinding[] = []
+  let files = 0
+  for (const [folder, read] of Object.entries(READERS)) {
+    for (const path of yamlFiles(join(directory, folder))) {
+      files += 1
+      const file = relative(directory, path)
+      try {
+        read(parseYaml(readFileSync(path, 'utf8')))
+      } catch (error) {
+        if (error instanceof Findings) findings.push(...error.all.map((one) => ({ file, ...one })))
+        else if (error instanceof CoreError)
+          findings.push({ file, path: error.path, expected: error.message })
+        else throw error
+      }
+    }
+  }
+  if (findings.length > 0) return { files, findings }
+  try {
+    loadCatalogue(directory)
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error
+    findings.push({ file: '(between files)', path: error.path, expected: error.message })
+  }
+  return { files, findings }
+}
