@@ -1,8 +1,21 @@
 import { createHash } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
-import { assessExercise, factBook, type PatientCase } from '@pledge/core'
+import {
+  assess,
+  assessCaseFile,
+  assessExercise,
+  CoreError,
+  DocumentReader,
+  factBook,
+  readSignature,
+  verdictKind,
+  type PatientCase,
+  type Signature,
+} from '@pledge/core'
 import Fastify from 'fastify'
 import * as mariadb from 'mariadb'
+import { atomsOf } from '../packages/core/src/verdict/atoms.js'
+import { ruleSpeaksOf } from '../packages/core/src/verdict/matching.js'
 import { buildApp, DEFAULT_LIMITS } from '../packages/server/src/app.js'
 import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.js'
 import { systemClock } from '../packages/server/src/clock.js'
@@ -54,6 +67,109 @@ function verdicts() {
     'verdicts',
     `${exercises.length} exercises, one day: ${days.toFixed(0)} days/s; a verdict costs ${(hashes / days).toFixed(1)} hashes of 1 KB; heap ${grown >= 0 ? '+' : ''}${grown.toFixed(0)} MB`,
   )
+}
+
+const SIGNATURES = 250
+const MODES = ['P', 'AA', 'PH', 'A', 'S', 'I', 'R']
+const MOTIONS =
+  'wrist.flex wrist.ext wrist.rad wrist.uln forearm.sup forearm.pron mp.flex mp.ext pip.flex pip.ext dip.flex dip.ext th_mp.flex th_ip.flex th_cmc.opp finger.flex finger.ext thumb.flex'.split(
+    ' ',
+  )
+const COMBOS = ['fist', 'hook', 'tabletop', 'straight_fist', 'tenodesis']
+
+/** Signatures of every mode and motion, every other one with a grip, every third with a combo and a weight. */
+function signatures(): Signature[] {
+  return Array.from({ length: SIGNATURES }, (_, place) =>
+    readSignature(
+      new DocumentReader({
+        name: `probe ${place}`,
+        motions: [
+          {
+            m: MODES[place % MODES.length],
+            mv: [MOTIONS[(place * 5) % MOTIONS.length]],
+            res: `R${place % 4}`,
+          },
+        ],
+        ...(place % 2 === 0 ? { in: 'WRO' } : { grips: [{ grip: 'cyl', res: `R${place % 3}` }] }),
+        ...(place % 3 === 0 ? { combos: [{ combo: COMBOS[place % COMBOS.length], m: 'A' }], kg: 1 } : {}),
+      }),
+    ),
+  )
+}
+
+/**
+ * Verdicts of 250 signatures for one case-day, against a loop that tests each rule of the protocol once against each
+ * atom; the search for the earliest day apart. Over six protocols of different kinds.
+ */
+function signatureVerdicts() {
+  const probes = signatures()
+  const cases = ['DRF-VLP-EARLY', 'FT-PH', 'EXT56-RME', 'UCL-REPAIR', 'CTS-REL', 'CMC-OA'].map(
+    (id): PatientCase => {
+      const protocol = catalogue.protocols.get(id)!
+      const recorded = protocol.phases[0]!.entry.map((criterion) => ({
+        what: criterion.name,
+        value: criterion.kind === 'number' ? criterion.limit : true,
+        date: null,
+        withdrawn: false,
+      }))
+      return {
+        protocol,
+        condition: catalogue.conditions.get(protocol.condition)!,
+        day: 30,
+        facts: factBook({ today: null, facts: recorded, assumeRecorded: false }),
+        digits: [],
+        states: [],
+        orders: [],
+        redLock: false,
+        daysSinceReview: 0,
+        contraindications: [],
+      }
+    },
+  )
+  let spoken = 0
+  const everyRule = () => {
+    for (const { protocol } of cases) {
+      const rules = [
+        ...protocol.never,
+        ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution, ...phase.forbid]),
+        ...protocol.gates,
+      ]
+      for (const probe of probes)
+        for (const atom of atomsOf(probe)) for (const rule of rules) if (ruleSpeaksOf(rule, atom)) spoken += 1
+    }
+  }
+  const kinds = () => cases.forEach((state) => probes.forEach((probe) => verdictKind(probe, state)))
+  const days = () => cases.forEach((state) => probes.forEach((probe) => assess(probe, state)))
+  for (const work of [everyRule, kinds, days]) perSecond(work, 0.4)
+  const [loop, kind, whole] = [everyRule, kinds, days].map((work) => 1000 / perSecond(work) / cases.length)
+  print(
+    'signatures',
+    `${SIGNATURES} signatures, one case-day: ${kind!.toFixed(1)} ms warm, ${(kind! / loop!).toFixed(1)} times the plain loop over rules (${loop!.toFixed(1)} ms; at most 20); with reasons and the earliest day ${whole!.toFixed(1)} ms`,
+  )
+}
+
+/** Case documents of every protocol, every second one spoilt, one after the other. */
+function caseDocuments() {
+  const ids = [...catalogue.protocols.keys()]
+  const started = performance.now()
+  let refused = 0
+  for (let place = 0; place < 10_000; place += 1) {
+    const document = {
+      format: place % 10 === 9 ? 'something/1' : 'pledge-case/1',
+      day: place % 4 === 3 ? 'soon' : place % 120,
+      episode: { protocol: place % 6 === 5 ? 'NO-SUCH' : ids[place % ids.length] },
+      assumeRecorded: true,
+      exercises: [{ signature: { name: 'x', motions: [{ m: MODES[place % 7], mv: ['wrist.flex'] }] } }],
+    }
+    try {
+      assessCaseFile(document, catalogue)
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error
+      refused += 1
+    }
+  }
+  const seconds = (performance.now() - started) / 1000
+  print('documents', `10000 case documents, ${refused} of them refused with a path: ${seconds.toFixed(1)} s`)
 }
 
 const CONNECTIONS = 6
@@ -156,4 +272,6 @@ function print(name: string, text: string) {
 }
 
 verdicts()
+signatureVerdicts()
+caseDocuments()
 await uploads()
