@@ -126,8 +126,8 @@ function signatureVerdicts() {
       }
     },
   )
-  let spoken = 0
   const everyRule = () => {
+    let spoken = 0
     for (const { protocol } of cases) {
       const rules = [
         ...protocol.never,
@@ -137,6 +137,7 @@ function signatureVerdicts() {
       for (const probe of probes)
         for (const atom of atomsOf(probe)) for (const rule of rules) if (ruleSpeaksOf(rule, atom)) spoken += 1
     }
+    return spoken
   }
   const kinds = () => cases.forEach((state) => probes.forEach((probe) => verdictKind(probe, state)))
   const days = () => cases.forEach((state) => probes.forEach((probe) => assess(probe, state)))
@@ -157,8 +158,10 @@ function caseDocuments() {
     const document = {
       format: place % 10 === 9 ? 'something/1' : 'pledge-case/1',
       day: place % 4 === 3 ? 'soon' : place % 120,
-      episode: { protocol: place % 6 === 5 ? 'NO-SUCH' : ids[place % ids.length] },
-      assumeRecorded: true,
+      episode: {
+        protocol: place % 6 === 5 ? 'NO-SUCH' : ids[place % ids.length],
+        assumeRecorded: true,
+      },
       exercises: [{ signature: { name: 'x', motions: [{ m: MODES[place % 7], mv: ['wrist.flex'] }] } }],
     }
     try {
