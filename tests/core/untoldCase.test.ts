@@ -41,3 +41,14 @@ it('rubs no scar before the wound is recorded as closed, whatever else is', () =
       expect(verdict.missing.map(({ text }) => text)).toEqual(['wound.ok'])
   }
 })
+
+it('tells every condition in plain words, in both languages', () => {
+  for (const { id, advice } of catalogue.conditions.values()) {
+    expect(advice.length, id).toBeGreaterThanOrEqual(3)
+    for (const { en, es } of advice) {
+      expect(en, id).not.toBe(es)
+      for (const sentence of [en, es].flatMap((text) => text.split(/[.:] /)))
+        expect(sentence.split(' ').length, `${id}: ${sentence}`).toBeLessThanOrEqual(22)
+    }
+  }
+})
