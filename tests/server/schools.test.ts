@@ -120,6 +120,14 @@ describe('a referral for every school', () => {
 })
 
 describe('what is recorded later', () => {
+  it('the phone tells about the hand and what to watch for, in both languages', async () => {
+    const { id } = await clinic.episodeOf('Dmitri Valcourt')
+    const today = (await (await pairedPhone(clinic, noor, id)).send('GET', '/api/phone/today')).json()
+    expect(today.advice).toEqual(catalogue.conditions.get('distal-radius-fracture')!.advice)
+    for (const { en, es } of [...today.advice, ...today.watchFor]) expect([en, es].every(Boolean)).toBe(true)
+    expect(today.watchFor.length).toBeGreaterThan(0)
+  })
+
   it('a fact that no longer fits makes the school wrong: nothing may be signed, the phone pauses', async () => {
     const { id } = await clinic.episodeOf('Dmitri Valcourt')
     const phone = await pairedPhone(clinic, noor, id)

@@ -48,6 +48,8 @@ const todayReply = obj({
     }),
   ),
   boutsToday: whole,
+  advice: list(obj({ en: str, es: str })),
+  watchFor: list(obj({ en: str, es: str })),
 })
 
 /** What the patient's phone may ask. Mounted at `/api/phone`. */
@@ -164,6 +166,8 @@ export const phone: FastifyPluginAsync<AppContext> = async (
             }
           : null,
         boutsToday: record.bouts.filter((bout) => isToday(bout.endedAt)).length,
+        advice: state.condition.advice,
+        watchFor: state.protocol.redFlags,
       }
     },
   )

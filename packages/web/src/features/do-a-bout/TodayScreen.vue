@@ -9,6 +9,14 @@ import { useBoutStore } from './boutStore'
 const store = useBoutStore()
 const { t } = useI18n()
 const items = computed(() => store.today?.program?.items ?? [])
+const told = computed(() =>
+  [
+    { title: t('aboutYourHand'), texts: store.today?.advice ?? [] },
+    { title: t('callSameDay'), texts: store.today?.watchFor ?? [] },
+  ]
+    .map(({ title, texts }) => ({ title, texts: texts.map((text) => text[store.language]) }))
+    .filter(({ texts }) => texts.length > 0),
+)
 const mayStartNow = computed(
   () =>
     store.openItems.length > 0 &&
@@ -54,6 +62,14 @@ const mayStartNow = computed(
       </ul>
       <p class="soft small">{{ t('doneToday', { n: store.today.boutsToday + store.waiting }) }}</p>
     </template>
+    <section v-if="told.length > 0" class="told">
+      <details v-for="part in told" :key="part.title">
+        <summary>{{ part.title }}</summary>
+        <ul>
+          <li v-for="text in part.texts" :key="text">{{ text }}</li>
+        </ul>
+      </details>
+    </section>
 
     <NoticeBox v-if="store.waiting > 0" tone="plain"
       >{{ t('waiting', store.waiting) }}
@@ -122,6 +138,18 @@ const mayStartNow = computed(
 }
 .list .paused > span {
   color: var(--ink-soft);
+}
+.told summary {
+  min-height: 56px;
+  padding: 14px 0;
+  border-bottom: 1px solid var(--line);
+  color: var(--teal);
+  font-weight: 700;
+  cursor: pointer;
+}
+.told li {
+  padding: 9px 0;
+  border-bottom: 1px dotted var(--line);
 }
 .speak {
   display: flex;

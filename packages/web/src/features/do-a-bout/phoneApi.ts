@@ -35,6 +35,10 @@ export interface PhoneToday {
   redLock: boolean
   program: { id: string; number: number; items: PhoneItem[] } | null
   boutsToday: number
+  /** What to know and what to change; a day kept by an earlier version has none. */
+  advice?: Record<'en' | 'es', string>[]
+  /** What to report the same day. */
+  watchFor?: Record<'en' | 'es', string>[]
 }
 export type BoutLog = NewBoutLog
 
