@@ -35,7 +35,9 @@ const answer = computed(() => {
   const row = map.value.rows.find((one) => one.motion === chosen.value!.row)
   const cell = row?.cells.find((one) => one.mode === chosen.value!.mode)
   const mode = map.value.modes.find((one) => one.mode === chosen.value!.mode)
-  return row && cell && mode ? { name: `${row.name}, ${mode.name}`, verdict: cell.verdict } : null
+  return row && cell && mode
+    ? { name: `${row.name.charAt(0).toUpperCase()}${row.name.slice(1)}, ${mode.name}`, verdict: cell.verdict }
+    : null
 })
 function short(verdict: VerdictAnswer): string {
   if (verdict.kind !== 'not-yet') return { clear: 'clear', 'with-care': 'care', never: 'never' }[verdict.kind]
@@ -103,7 +105,7 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
       </div>
       <div v-if="answer" class="why" aria-live="polite">
         <p>
-          <strong class="first">{{ answer.name }}: {{ VERDICT_WORDS[answer.verdict.kind] }}.</strong>
+          <strong>{{ answer.name }}: {{ VERDICT_WORDS[answer.verdict.kind] }}.</strong>
           <span v-for="one in answer.verdict.reasons.slice(0, 3)" :key="one.rule">{{ ` ${one.text}` }}</span>
         </p>
         <ul v-if="answer.verdict.openers.length > 0" class="openers">
@@ -216,9 +218,6 @@ td {
   padding: 10px 12px;
   border-left: 4px solid var(--teal);
   background: var(--paper-deep);
-}
-.first::first-letter {
-  text-transform: uppercase;
 }
 .openers li {
   position: relative;

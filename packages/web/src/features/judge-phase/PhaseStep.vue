@@ -29,7 +29,7 @@ const api = useClinicApi()
 const cases = useCaseStore()
 const session = useSessionStore()
 const dialog = ref<Dialog | null>(null)
-const flagToRaise = ref('')
+const flagToRaise = ref<string | null>(null)
 const data = computed(() => cases.data!)
 const isTherapist = computed(() => session.user?.role === 'therapist')
 const current = computed(() => data.value.phases.find((phase) => phase.state === 'current') ?? null)
@@ -66,7 +66,7 @@ async function finish() {
 async function raise() {
   if (!flagToRaise.value) return
   await api.raiseFlag(data.value.episode.id, { id: ulid(), flag: flagToRaise.value })
-  flagToRaise.value = ''
+  flagToRaise.value = null
   await cases.reload()
 }
 const canRecord = (criterion: CriterionAnswer) =>
@@ -275,7 +275,12 @@ const canRecord = (criterion: CriterionAnswer) =>
         </ul>
         <p v-if="data.flags.length === 0" class="soft">None open.</p>
         <div class="raise">
-          <v-select v-model="flagToRaise" :items="RAISABLE" label="Raise a red flag" />
+          <v-select
+            v-model="flagToRaise"
+            :items="RAISABLE"
+            placeholder="Raise a red flag"
+            aria-label="Raise a red flag"
+          />
           <v-btn color="error" variant="outlined" :disabled="!flagToRaise" @click="raise">Stop all</v-btn>
         </div>
       </section>
