@@ -5,7 +5,7 @@ import type { Joint, Mode, Motion, Orthosis } from '../protocol/vocabulary.js'
 import { assess } from './assess.js'
 import { wordOfMotion } from '../protocol/vocabulary.js'
 import type { CaseOnDay } from './caseOnDay.js'
-import type { Signature } from './signature.js'
+import { IDLE_SIGNATURE, type Signature } from './signature.js'
 import type { Verdict } from './verdict.js'
 
 /** The modes of the map in the order in which tissue is asked more. Resisted and isometric: at the lightest class. */
@@ -68,19 +68,9 @@ function isInMap(motion: Motion, all: readonly Motion[]): boolean {
 
 function signatureFor(motion: Motion, mode: Mode, orthosis: Orthosis): Signature {
   return {
+    ...IDLE_SIGNATURE,
     name: `${mode} ${wordOfMotion(motion)}`,
     motions: [{ modes: [mode], motions: [motion], arc: null, res: 1 }],
     orthosis,
-    digits: null,
-    posture: null,
-    combos: [],
-    grips: [],
-    kg: null,
-    tests: [],
-    acts: [],
-    stress: [],
-    by: null,
-    nerve: [],
-    technique: [],
   }
 }

@@ -3,7 +3,7 @@ import type { Protocol } from '../protocol/protocol.js'
 import type { Motion } from '../protocol/vocabulary.js'
 import { openingDay } from './assess.js'
 import { EVERYTHING_MET, type CaseOnDay } from './caseOnDay.js'
-import type { Signature } from './signature.js'
+import { IDLE_SIGNATURE, type Signature } from './signature.js'
 
 /** First days a school opens, with every criterion met: what tells schools apart. `null`: never by time. */
 export interface SchoolPreview {
@@ -45,7 +45,7 @@ export function schoolPreview(protocol: Protocol, binding: Binding = UNBOUND): S
     redLock: false,
     daysSinceReview: null,
   }
-  const from = (signature: Partial<Signature>) => openingDay({ ...NOTHING, ...signature }, state)
+  const from = (signature: Partial<Signature>) => openingDay({ ...IDLE_SIGNATURE, ...signature }, state)
   const moved = (mode: 'A' | 'P' | 'S') =>
     from({ motions: [{ modes: [mode], motions: [motion], arc: null, res: null }] })
   return {
@@ -56,21 +56,4 @@ export function schoolPreview(protocol: Protocol, binding: Binding = UNBOUND): S
     lightGripFromDay: from({ grips: [{ grip: 'cyl', res: 1 }] }),
     heavyWorkFromDay: from({ acts: ['work_manual'] }),
   }
-}
-
-const NOTHING: Signature = {
-  name: 'preview',
-  motions: [],
-  orthosis: 'none',
-  digits: null,
-  posture: null,
-  combos: [],
-  grips: [],
-  kg: null,
-  tests: [],
-  acts: [],
-  stress: [],
-  by: null,
-  nerve: [],
-  technique: [],
 }

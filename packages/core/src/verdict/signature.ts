@@ -35,6 +35,24 @@ export interface Signature {
   readonly technique: readonly words.Technique[]
 }
 
+/** Moves and loads nothing, worn without: what a signature is built on. */
+export const IDLE_SIGNATURE: Signature = {
+  name: 'nothing',
+  motions: [],
+  orthosis: 'none',
+  digits: null,
+  posture: null,
+  combos: [],
+  grips: [],
+  kg: null,
+  tests: [],
+  acts: [],
+  stress: [],
+  by: null,
+  nerve: [],
+  technique: [],
+}
+
 const KEYS = [
   'name',
   'motions',
