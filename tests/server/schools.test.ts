@@ -174,6 +174,41 @@ describe('what is recorded later', () => {
     expect(cellOf(await mapOf(episodeId), 'pip.flex', 'A').kind).toBe('not-yet')
   })
 
+  it('a school whose facts nobody has recorded is not signed and pauses the phone, until they are', async () => {
+    const { id } = await clinic.episodeOf('Henrike Osei')
+    const phone = await pairedPhone(clinic, noor, id)
+    const paused = async (): Promise<boolean[]> =>
+      (await phone.send('GET', '/api/phone/today'))
+        .json()
+        .program.items.map((item: { isPaused: boolean }) => item.isPaused)
+    const before = await paused()
+    const change = (protocolId: string) =>
+      noor.send('POST', `/api/episodes/${id}/school`, {
+        id: newId(),
+        protocolId,
+        variant: null,
+        anchorOn: '2031-03-21',
+        why: 'Tried for this test.',
+      })
+    await clinic.owner.query("DELETE FROM facts WHERE what = 'fix.stable' AND episode_id = ?", {
+      replacements: [id],
+    })
+    const seen = await overviewOf(id)
+    expect(seen.unanswered.map((one: { what: string }) => one.what)).toEqual(['fix.stable'])
+    expect(await paused()).not.toContain(false)
+    await noor.send(
+      'PUT',
+      `/api/episodes/${id}/draft`,
+      (await noor.send('GET', `/api/episodes/${id}/draft`)).json(),
+    )
+    const { version } = (await noor.send('GET', `/api/episodes/${id}/draft`)).json()
+    const signing = await noor.send('POST', `/api/episodes/${id}/program`, { id: newId(), version })
+    expect(signing.json().detail).toMatch(/nobody has recorded/)
+    expect(before.length).toBeGreaterThan(0)
+    expect((await change('DRF-CAST')).statusCode).toBe(201)
+    expect((await overviewOf(id)).unanswered).toEqual([])
+  })
+
   it('a slip counts the days anew, less the credit, and closes what was open', async () => {
     const mallet = [...catalogue.protocols.values()].find(
       (one) => one.clock && one.condition === 'mallet-finger',

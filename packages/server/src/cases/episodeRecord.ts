@@ -11,6 +11,7 @@ import {
   readingDeg,
   restartedDay,
   VERDICT_KINDS,
+  unansweredSelection,
   wrongSchool,
   type Catalogue,
   type ClinicalDay,
@@ -246,19 +247,20 @@ export function standingOf(state: PatientCase): PhaseStanding {
 export interface ItemToday {
   readonly item: SignedItem
   readonly verdict: Verdict
-  /** Paused on the phone: its verdict is worse than when it was signed. */
+  /** Paused on the phone: its verdict is worse than when it was signed, or nobody knows that the school fits. */
   readonly isPaused: boolean
 }
 
 /** The items of the newest signed program with today's verdict. Items are judged by their own copy of the exercise. */
 export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday[] {
   const newest = record.versions.at(-1)
-  const isWrongSchool = wrongSchool(state.protocol, state.facts).length > 0
+  const { protocol, facts } = state
+  const isSchoolOpen = wrongSchool(protocol, facts).length + unansweredSelection(protocol, facts).length > 0
   return (newest?.items ?? []).map((item) => {
     const verdict = assessExercise(item.exercise, item.dose, state, { orthosis: item.orthosis })
     const isOpen = verdict.kind === 'clear' || verdict.kind === 'with-care'
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
-    return { item, verdict, isPaused: !isOpen || isWorse || isWrongSchool }
+    return { item, verdict, isPaused: !isOpen || isWorse || isSchoolOpen }
   })
 }
 

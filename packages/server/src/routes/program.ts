@@ -1,4 +1,4 @@
-import { burdenOf, criterionMeaning, wrongSchool } from '@pledge/core'
+import { burdenOf, criterionMeaning, unansweredSelection, wrongSchool } from '@pledge/core'
 import { draftSave, programSigning, type DraftItem } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
@@ -140,6 +140,12 @@ export const program: FastifyPluginAsync<AppContext> = async (
           throw new Problem(
             'NOT_CLEARED',
             `Not signed: the school does not fit, because this does not hold: ${wrong.map((one) => criterionMeaning(one.text)).join('; ')}. Choose another school under Phase.`,
+          )
+        const unanswered = unansweredSelection(state.protocol, state.facts)
+        if (unanswered.length > 0)
+          throw new Problem(
+            'NOT_CLEARED',
+            `Not signed: the school rests on what nobody has recorded: ${unanswered.map((one) => criterionMeaning(one.text)).join('; ')}. Record it under Phase.`,
           )
         const closed = items.flatMap((item, index) =>
           item.verdict.kind === 'not-yet' || item.verdict.kind === 'never'

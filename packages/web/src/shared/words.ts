@@ -91,9 +91,9 @@ export const ANCHOR_WORDS: Readonly<Record<Anchor, string>> = {
   flare_start: 'start of the flare',
 }
 
-/** The injured part in words: "left index and middle finger", "left hand". */
+/** The injured part in words: "left index and middle finger", "left side". */
 export function partText(side: string, digits: readonly string[]): string {
-  if (digits.length === 0) return `${side} hand`
+  if (digits.length === 0) return `${side} side`
   if (digits.length === 1) return digits[0] === 'thumb' ? `${side} thumb` : `${side} ${digits[0]} finger`
   return `${side} ${digits.slice(0, -1).join(', ')} and ${digits.at(-1)}`
 }

@@ -98,6 +98,19 @@ const canRecord = (criterion: CriterionAnswer) =>
             >Choose another school</v-btn
           ></NoticeBox
         >
+        <NoticeBox v-if="data.unanswered.length > 0" tone="wait"
+          ><strong>This school rests on facts nobody has recorded.</strong> Until then no program is signed
+          and everything on the phone is paused.
+          <ul>
+            <CriterionRow
+              v-for="criterion in data.unanswered"
+              :key="criterion.what"
+              :criterion="criterion"
+              :can-record="canRecord(criterion)"
+              :can-withdraw="false"
+              @record="dialog = { name: 'record', criterion }"
+            /></ul
+        ></NoticeBox>
         <NoticeBox v-if="data.standing.frozen" tone="care"
           ><strong>Frozen.</strong> The last review was {{ data.episode.daysSinceReview }} days ago. An
           evaluation or a newly signed program counts as a review.</NoticeBox

@@ -152,7 +152,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         <span class="edge" :class="row.attention[0] ? MARK_OF[row.attention[0].kind] : 'none'" />
         <div class="who">
           <router-link :to="target(row)" class="patient">{{ row.patient }}</router-link>
-          <span class="soft">{{ row.side }} wrist · {{ row.condition.toLowerCase() }}</span>
+          <span class="soft">{{ row.side }} side · {{ row.condition.toLowerCase() }}</span>
           <span class="soft therapist">{{ row.therapist }}</span>
         </div>
         <div class="when tabular">
