@@ -11,8 +11,6 @@ import {
   readingDeg,
   restartedDay,
   VERDICT_KINDS,
-  unansweredSelection,
-  wrongSchool,
   type Catalogue,
   type ClinicalDay,
   type Digit,
@@ -254,13 +252,12 @@ export interface ItemToday {
 /** The items of the newest signed program with today's verdict. Items are judged by their own copy of the exercise. */
 export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday[] {
   const newest = record.versions.at(-1)
-  const { protocol, facts } = state
-  const isSchoolOpen = wrongSchool(protocol, facts).length + unansweredSelection(protocol, facts).length > 0
+  const schoolFits = state.protocol.select.every((one) => state.facts.status(one).name === 'met')
   return (newest?.items ?? []).map((item) => {
     const verdict = assessExercise(item.exercise, item.dose, state, { orthosis: item.orthosis })
     const isOpen = verdict.kind === 'clear' || verdict.kind === 'with-care'
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
-    return { item, verdict, isPaused: !isOpen || isWorse || isSchoolOpen }
+    return { item, verdict, isPaused: !isOpen || isWorse || !schoolFits }
   })
 }
 

@@ -8,7 +8,7 @@ import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import { dayAndYear, dayText, momentText } from '../../shared/words'
-import CriterionRow from './CriterionRow.vue'
+import CriterionList from './CriterionList.vue'
 import OrderDialog from './OrderDialog.vue'
 import PermissionMap from './PermissionMap.vue'
 import ReasonDialog from './ReasonDialog.vue'
@@ -101,16 +101,13 @@ const canRecord = (criterion: CriterionAnswer) =>
         <NoticeBox v-if="data.unanswered.length > 0" tone="wait"
           ><strong>This school rests on facts nobody has recorded.</strong> Until then no program is signed
           and everything on the phone is paused.
-          <ul>
-            <CriterionRow
-              v-for="criterion in data.unanswered"
-              :key="criterion.what"
-              :criterion="criterion"
-              :can-record="canRecord(criterion)"
-              :can-withdraw="false"
-              @record="dialog = { name: 'record', criterion }"
-            /></ul
-        ></NoticeBox>
+          <CriterionList
+            :criteria="data.unanswered"
+            :can-record="canRecord"
+            :can-withdraw="isTherapist"
+            @record="dialog = { name: 'record', criterion: $event }"
+            @withdraw="dialog = { name: 'withdraw', criterion: $event }"
+        /></NoticeBox>
         <NoticeBox v-if="data.standing.frozen" tone="care"
           ><strong>Frozen.</strong> The last review was {{ data.episode.daysSinceReview }} days ago. An
           evaluation or a newly signed program counts as a review.</NoticeBox
@@ -135,17 +132,13 @@ const canRecord = (criterion: CriterionAnswer) =>
           <p class="soft">
             {{ missing.length === 1 ? 'One criterion is' : `${missing.length} criteria are` }} missing:
           </p>
-          <ul>
-            <CriterionRow
-              v-for="criterion in missing"
-              :key="criterion.what"
-              :criterion="criterion"
-              :can-record="canRecord(criterion)"
-              :can-withdraw="isTherapist"
-              @record="dialog = { name: 'record', criterion }"
-              @withdraw="dialog = { name: 'withdraw', criterion }"
-            />
-          </ul>
+          <CriterionList
+            :criteria="missing"
+            :can-record="canRecord"
+            :can-withdraw="isTherapist"
+            @record="dialog = { name: 'record', criterion: $event }"
+            @withdraw="dialog = { name: 'withdraw', criterion: $event }"
+          />
         </template>
       </section>
       <section class="sheet gates">
@@ -185,30 +178,22 @@ const canRecord = (criterion: CriterionAnswer) =>
     <aside class="side">
       <section class="sheet part">
         <h2>Recorded</h2>
-        <ul>
-          <CriterionRow
-            v-for="criterion in restsOn"
-            :key="criterion.what"
-            :criterion="criterion"
-            :can-record="canRecord(criterion)"
-            :can-withdraw="isTherapist"
-            @record="dialog = { name: 'record', criterion }"
-            @withdraw="dialog = { name: 'withdraw', criterion }"
-          />
-        </ul>
+        <CriterionList
+          :criteria="restsOn"
+          :can-record="canRecord"
+          :can-withdraw="isTherapist"
+          @record="dialog = { name: 'record', criterion: $event }"
+          @withdraw="dialog = { name: 'withdraw', criterion: $event }"
+        />
         <details v-if="others.length > 0">
           <summary>{{ others.length }} more for later phases</summary>
-          <ul>
-            <CriterionRow
-              v-for="criterion in others"
-              :key="criterion.what"
-              :criterion="criterion"
-              :can-record="canRecord(criterion)"
-              :can-withdraw="isTherapist"
-              @record="dialog = { name: 'record', criterion }"
-              @withdraw="dialog = { name: 'withdraw', criterion }"
-            />
-          </ul>
+          <CriterionList
+            :criteria="others"
+            :can-record="canRecord"
+            :can-withdraw="isTherapist"
+            @record="dialog = { name: 'record', criterion: $event }"
+            @withdraw="dialog = { name: 'withdraw', criterion: $event }"
+          />
         </details>
       </section>
       <section class="sheet part">
