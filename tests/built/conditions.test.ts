@@ -1,4 +1,4 @@
-import type { Page } from 'puppeteer-core'
+import type { ElementHandle, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, inject, it } from 'vitest'
 import {
   choose,
@@ -231,6 +231,28 @@ async function expectVerdict({ cell, verdict, because }: Expected) {
   if (because) await reads(page, because)
 }
 
+/** Presses the button beside a criterion. The list moves while the case reads itself anew, so a miss is tried again. */
+async function openBeside(what: string, opened: string) {
+  for (let attempt = 1; ; attempt += 1) {
+    const found = await page.waitForFunction(
+      (words) =>
+        [...document.querySelectorAll('li, .criterion')]
+          .find((one) => one.textContent!.includes(words) && one.querySelector('button'))
+          ?.querySelector('button'),
+      { timeout: 10_000 },
+      what,
+    )
+    const button = found.asElement() as ElementHandle<HTMLButtonElement>
+    try {
+      await button.evaluate((node) => node.scrollIntoView({ block: 'center' }))
+      await button.click()
+      return await reads(page, opened, 3000)
+    } catch (error) {
+      if (attempt === 3) throw error
+    }
+  }
+}
+
 it.each(PATIENTS)('$condition: from the referral to the verdict', async (patient) => {
   await page.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
   await press(page, 'New referral')
@@ -258,16 +280,7 @@ it.each(PATIENTS)('$condition: from the referral to the verdict', async (patient
   for (const one of patient.expected) await expectVerdict(one)
   if (!patient.record) return
   for (const what of patient.record.criteria) {
-    const button = await page.waitForFunction(
-      (words) =>
-        [...document.querySelectorAll('li, .criterion')]
-          .find((one) => one.textContent!.includes(words) && one.querySelector('button'))
-          ?.querySelector('button'),
-      { timeout: 10_000 },
-      what,
-    )
-    await (button.asElement() as unknown as { click(): Promise<void> }).click()
-    await reads(page, 'Is it so?')
+    await openBeside(what, 'Is it so?')
     await press(page, 'Record it')
     await page.waitForFunction(() => !document.body.innerText.includes('Is it so?'))
   }

@@ -487,14 +487,8 @@ export function naiveVerdict(exercise: any, c: NaiveCase, day = c.day, everythin
   if (verdict === 'never') return 'never'
   if (c.redLock) return 'not-yet'
   if (phaseIndex(c, clock, everything) < 0) return 'not-yet'
-  const wrong = asList(protocol.select).filter(
-    (one: string) =>
-      !met(c, one, everything) &&
-      !protocol.phases.some((phase: any) =>
-        phase.entry.some((entry: string) => entry.split(/[<>]/)[0] === one.split(/[<>]/)[0]),
-      ),
-  )
-  return verdict === 'clear' && wrong.length > 0 ? 'with-care' : verdict
+  const doubtful = asList(protocol.select).some((one: string) => !met(c, one, everything))
+  return doubtful && rank(verdict) < 2 ? 'not-yet' : verdict
 }
 
 /** The first day, asking each in turn, on which it would open with every criterion met; `null`: none in 400 days. */

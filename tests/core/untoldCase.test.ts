@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { assessExercise, type PatientCase } from '@pledge/core'
-import { catalogue } from './shippedCatalogue.js'
+import { caseOf, catalogue } from './shippedCatalogue.js'
 
 const states = [...catalogue.protocols.values()].flatMap((protocol) =>
   [0, 5, 30, 200].map((day): PatientCase => ({
@@ -25,6 +25,27 @@ it('clears no exercise of the catalogue when nothing is recorded, on any day aft
       .map((exercise) => `${exercise.id} ${state.protocol.id} day ${state.day}`),
   )
   expect(clear).toEqual([])
+})
+
+it('opens nothing of a school while a fact that chooses it is not recorded, and says which', () => {
+  for (const protocol of [...catalogue.protocols.values()].filter(({ select }) => select.length > 0))
+    for (const fact of protocol.select) {
+      const known = caseOf(protocol.id, { day: 60 }).facts
+      const facts: PatientCase['facts'] = {
+        status: (one) => (one.text === fact.text ? { name: 'neverRecorded' } : known.status(one)),
+      }
+      const state = caseOf(protocol.id, { day: 60, over: { facts } })
+      for (const exercise of catalogue.exercises.values()) {
+        const verdict = assessExercise(exercise, exercise.dose, state)
+        expect(verdict.kind, `${exercise.id} ${protocol.id}`).toMatch(/^(not-yet|never)$/)
+        const isHeldByDose = verdict.reasons[0]!.rule.startsWith('catalogue.')
+        if (verdict.kind === 'not-yet' && verdict.fromDay !== null && !isHeldByDose)
+          expect(
+            verdict.missing.map(({ text }) => text),
+            `${exercise.id} ${protocol.id} ${verdict.reasons[0]!.rule}`,
+          ).toContain(fact.text)
+      }
+    }
 })
 
 it('rubs no scar before the wound is recorded as closed, whatever else is', () => {

@@ -16,3 +16,8 @@ export function unansweredSelection(protocol: Protocol, facts: FactBook): Criter
     ['neverRecorded', 'stale'].includes(facts.status(criterion).name),
   )
 }
+
+/** Selection facts that do not hold as far as anybody knows: while there are any, nothing of the school opens. */
+export function schoolInDoubt(protocol: Protocol, facts: FactBook): Criterion[] {
+  return protocol.select.filter((criterion) => facts.status(criterion).name !== 'met')
+}

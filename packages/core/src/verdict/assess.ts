@@ -3,7 +3,7 @@ import { phaseOn, type PhaseStanding } from '../protocol/phaseOn.js'
 import { inEach, type Said } from '../protocol/names.js'
 import type { Protocol } from '../protocol/protocol.js'
 import type * as words from '../protocol/vocabulary.js'
-import { wrongSchool } from '../protocol/wrongSchool.js'
+import { schoolInDoubt, unansweredSelection, wrongSchool } from '../protocol/wrongSchool.js'
 import { atomsOf, atomText, type Atom } from './atoms.js'
 import { atomWords, capital } from './atomWords.js'
 import { factsInStates, type CaseOnDay } from './caseOnDay.js'
@@ -111,12 +111,9 @@ function judgeCase(atoms: readonly Atom[], signature: Signature, state: CaseOnDa
     if (state.redLock) return stopped(RED_LOCK)
     if (standing.index < 0) return stopped(notStarted(state, standing))
   }
-  const wrong = wrongSchool(state.protocol, facts)
-  // Facts that no phase waits for would otherwise change nothing.
-  const unwatched = wrong.filter(
-    ({ name }) => !state.protocol.phases.some((phase) => phase.entry.some((entry) => entry.name === name)),
-  )
-  if (kind === 'clear' && unwatched.length > 0) return stopped(inWrongSchool(state.protocol, unwatched))
+  const isOpen = kind === 'clear' || kind === 'with-care'
+  if (isOpen && schoolInDoubt(state.protocol, facts).length > 0)
+    return stopped(inDoubtfulSchool(state.protocol, facts))
   return {
     state,
     standing,
@@ -173,15 +170,27 @@ function notStarted(state: CaseOnDay, standing: PhaseStanding): Stop {
   }
 }
 
-/** A school whose facts do not hold: what it opens is never better than "with care". */
-function inWrongSchool(protocol: Protocol, wrong: readonly Criterion[]): Stop {
+/** A school whose facts do not hold or that nobody has answered: what it opens stays closed. */
+function inDoubtfulSchool(protocol: Protocol, facts: FactBook): Stop {
   return {
-    kind: 'with-care',
+    kind: 'not-yet',
     isTimeless: false,
     missing: null,
-    reason: stopReason(`${protocol.id}.select`, wrongSchoolText(wrong), 'vocabulary 4'),
+    reason: stopReason(`${protocol.id}.select`, schoolText(protocol, facts), 'vocabulary 4'),
     unlock: [],
   }
+}
+
+function schoolText(protocol: Protocol, facts: FactBook): Said {
+  const wrong = wrongSchool(protocol, facts)
+  if (wrong.length > 0) return wrongSchoolText(wrong)
+  const unanswered = unansweredSelection(protocol, facts)
+  return inEach((language) => {
+    const names = unanswered.map((criterion) => criterionMeaning(criterion.text, language)).join('; ')
+    return language === 'en'
+      ? `Whether this school fits is not known; not recorded: ${names}.`
+      : `No se sabe si esta escuela sirve; falta registrar: ${names}.`
+  })
 }
 
 function wrongSchoolText(wrong: readonly Criterion[]): Said {

@@ -31,7 +31,7 @@ export function openingOffset(
 
 /**
  * The shortest list of criteria that stand in the way on a day: those of the least advanced phase in which, with
- * everything else met, the exercise opens, and those its permissions need.
+ * everything else met, the exercise opens, those its permissions need, and those that make the school fit.
  */
 export function missingAt(
   day: number,
@@ -60,7 +60,9 @@ export function missingAt(
       if (because.name === 'heldByLoadBase') return because.missing
       return because.name === 'held' ? neededBy(because.rule, atom) : []
     })
-    return [...entries, ...needs].filter((criterion) => facts.status(criterion).name !== 'met')
+    return [...protocol.select, ...entries, ...needs].filter(
+      (criterion) => facts.status(criterion).name !== 'met',
+    )
   }
   return []
 }

@@ -245,19 +245,18 @@ export function standingOf(state: PatientCase): PhaseStanding {
 export interface ItemToday {
   readonly item: SignedItem
   readonly verdict: Verdict
-  /** Paused on the phone: its verdict is worse than when it was signed, or nobody knows that the school fits. */
+  /** Paused on the phone: its verdict is worse than when it was signed. */
   readonly isPaused: boolean
 }
 
 /** The items of the newest signed program with today's verdict. Items are judged by their own copy of the exercise. */
 export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday[] {
   const newest = record.versions.at(-1)
-  const schoolFits = state.protocol.select.every((one) => state.facts.status(one).name === 'met')
   return (newest?.items ?? []).map((item) => {
     const verdict = assessExercise(item.exercise, item.dose, state, { orthosis: item.orthosis })
     const isOpen = verdict.kind === 'clear' || verdict.kind === 'with-care'
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
-    return { item, verdict, isPaused: !isOpen || isWorse || !schoolFits }
+    return { item, verdict, isPaused: !isOpen || isWorse }
   })
 }
 
