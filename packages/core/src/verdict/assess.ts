@@ -1,4 +1,5 @@
 import { criterionMeaning, type Criterion } from '../protocol/criterion.js'
+import type { FactBook } from '../protocol/facts.js'
 import { phaseOn, type PhaseStanding } from '../protocol/phaseOn.js'
 import { inEach, type Said } from '../protocol/names.js'
 import type { Protocol } from '../protocol/protocol.js'
