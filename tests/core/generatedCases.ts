@@ -7,6 +7,7 @@ import {
   factBook,
   readOrder,
   readSignature,
+  reviewOverdueDays,
   type CaseOnDay,
   type CriterionName,
   type Digit,
@@ -373,11 +374,11 @@ export function engineCase(of: GeneratedCase, changes: Partial<GeneratedCase> = 
       shifts: one.shifts,
     }),
     day: one.day,
-    facts: factBook({ today: null, facts, assumeRecorded: true }),
+    facts: factBook({ today: null, limits: catalogue.crossCutting.facts, facts, assumeRecorded: true }),
     digits: one.digits,
     states: one.states,
     orders: one.orders.map((wish, index) => readOrder(new DocumentReader(wish), `order.${index + 1}`)),
     redLock: one.redLock,
-    daysSinceReview: one.daysSinceReview,
+    reviewOverdueDays: reviewOverdueDays(one.daysSinceReview, catalogue.crossCutting.freezeAfterDays),
   }
 }

@@ -8,6 +8,7 @@ import {
   phaseOn,
   readOrder,
   readSignature,
+  reviewOverdueDays,
   signatureOf,
   type PatientCase,
   type Signature,
@@ -88,7 +89,8 @@ describe('phases of a plated wrist', () => {
   })
 
   it('freezes 14 days after the last review', () => {
-    const on = (day: number, daysSinceReview: number) => phaseIdOf(plated({ day, over: { daysSinceReview } }))
+    const on = (day: number, daysSinceReview: number) =>
+      phaseIdOf(plated({ day, over: { reviewOverdueDays: reviewOverdueDays(daysSinceReview, 14) } }))
     expect(on(42, 14)).toBe('P4')
     expect(on(42, 15)).toBe('P3')
     expect(on(57, 30)).toBe('P3')

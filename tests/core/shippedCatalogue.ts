@@ -40,17 +40,22 @@ export function caseOf(
     protocol,
     condition: catalogue.conditions.get(protocol.condition)!,
     day,
-    facts: factBook({ today: null, facts: [...recorded, ...withdrawn], assumeRecorded: true }),
+    facts: factBook({
+      today: null,
+      limits: catalogue.crossCutting.facts,
+      facts: [...recorded, ...withdrawn],
+      assumeRecorded: true,
+    }),
     digits: [],
     states: [],
     orders: [],
     redLock: false,
-    daysSinceReview: null,
+    reviewOverdueDays: 0,
     contraindications: [],
     ...over,
   }
 }
 
 export function phaseIdOf(state: PatientCase): string | null {
-  return phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview).phase?.id ?? null
+  return phaseOn(state.protocol, state.day, state.facts, state.reviewOverdueDays).phase?.id ?? null
 }

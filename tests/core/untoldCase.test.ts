@@ -12,7 +12,7 @@ const states = [...catalogue.protocols.values()].flatMap((protocol) =>
     states: [],
     orders: [],
     redLock: false,
-    daysSinceReview: 0,
+    reviewOverdueDays: 0,
     contraindications: [],
   })),
 )

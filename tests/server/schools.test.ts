@@ -124,8 +124,12 @@ describe('what is recorded later', () => {
     const { id } = await clinic.episodeOf('Dmitri Valcourt')
     const today = (await (await pairedPhone(clinic, noor, id)).send('GET', '/api/phone/today')).json()
     expect(today.advice).toEqual(catalogue.conditions.get('distal-radius-fracture')!.advice)
-    for (const { en, es } of [...today.advice, ...today.watchFor]) expect([en, es].every(Boolean)).toBe(true)
-    expect(today.watchFor.length).toBeGreaterThan(0)
+    for (const { en, es } of [
+      ...today.advice,
+      ...today.redFlags.map((flag: { says: { en: string; es: string } }) => flag.says),
+    ])
+      expect([en, es].every(Boolean)).toBe(true)
+    expect(today.redFlags.length).toBeGreaterThan(0)
   })
 
   it('a fact that no longer fits makes the school wrong: nothing may be signed, the phone pauses', async () => {

@@ -23,7 +23,6 @@ export {
 } from './protocol/criterion.js'
 export {
   factBook,
-  LOGGED_PAIN_HOURS,
   staleAfterDays,
   type CriterionStatus,
   type FactBook,
@@ -32,8 +31,18 @@ export {
 } from './protocol/facts.js'
 export { bindProtocol, UNBOUND, type Binding } from './protocol/bindProtocol.js'
 export { lintProtocol, type Finding } from './protocol/lintProtocol.js'
-export type { Phase, Protocol, Rule, Source, Variable, Variant, Wear } from './protocol/protocol.js'
-export { FREEZE_AFTER_DAYS, phaseOn, type PhaseStanding } from './protocol/phaseOn.js'
+export type {
+  OwnRedFlag,
+  OwnYellowFlag,
+  Phase,
+  Protocol,
+  Rule,
+  Source,
+  Variable,
+  Variant,
+  Wear,
+} from './protocol/protocol.js'
+export { daysBehind, phaseOn, reviewOverdueDays, type PhaseStanding } from './protocol/phaseOn.js'
 export { readProtocol } from './protocol/readProtocol.js'
 export { restartedDay, type Slip } from './protocol/restartedDay.js'
 export { unansweredSelection, wrongSchool } from './protocol/wrongSchool.js'
@@ -59,6 +68,7 @@ export {
 } from './protocol/askedAtReferral.js'
 export { MAP_MODES, permissionMap, type MapCell, type MapRow } from './verdict/permissionMap.js'
 export { schoolPreview, type SchoolPreview } from './verdict/schoolPreview.js'
+export { milestones, type Milestone } from './verdict/milestones.js'
 // Verdicts
 export { assess, openingDay, verdictKind } from './verdict/assess.js'
 export { atomsOf, atomText, type Atom } from './verdict/atoms.js'
@@ -90,7 +100,6 @@ export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
 export { resistanceOf, signatureOf } from './exercise/signatureOf.js'
 // Dose
 export {
-  BOUT_LIMITS,
   burdenOf,
   minutesOfBout,
   REST_SECONDS,
@@ -103,6 +112,9 @@ export { repetitionMoment, type RepetitionMoment } from './dose/repetitionClock.
 export * from './motion/wristMotion.js'
 // At home
 export * from './adherence/stopPath.js'
+// Rules for every protocol
+export * from './rules/crossCutting.js'
+export { joinRules, readRuleFile, type RuleFile } from './rules/readCrossCutting.js'
 // Exchange
 export {
   checkCatalogue,

@@ -7,8 +7,6 @@ export const REST_SECONDS = 30
 /** A position worn this long or longer is put on and left: it costs the patient only the putting on. */
 export const WORN_FROM_SECONDS = 1800
 export const WORN_COSTS_MINUTES = 2
-/** Recommended ceilings; above them Pledge warns. Source: A13-BOUT, common practice. */
-export const BOUT_LIMITS = { minutes: 15, exercises: 7 } as const
 
 /**
  * Minutes one bout of an exercise takes: (sets · repetitions · (hold + 4 s) + 30 s · (sets − 1)) · sides. Each shape of

@@ -6,7 +6,7 @@ import { CONTRAINDICATIONS, type Contraindication, type Dose, type Exercise } fr
 import { DOSE_LIMITS } from '../exercise/readExercise.js'
 import { criterionOf } from '../protocol/criterion.js'
 import { factBook, type RecordedFact } from '../protocol/facts.js'
-import { phaseOn } from '../protocol/phaseOn.js'
+import { phaseOn, reviewOverdueDays } from '../protocol/phaseOn.js'
 import type { Protocol } from '../protocol/protocol.js'
 import { readArcs } from '../protocol/readWords.js'
 import { inEach, type Said } from '../protocol/names.js'
@@ -102,7 +102,7 @@ export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAss
     episodes: episodes.map((episode) => {
       const { state } = episode
       const facts = factsInStates(state.facts, state.states)
-      const standing = phaseOn(state.protocol, state.day, facts, state.daysSinceReview)
+      const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
       const next = standing.next
       return {
         protocol: state.protocol.id,
@@ -159,7 +159,7 @@ function verdictOf(
 ): CaseVerdict {
   const first = episodes[0]!.state
   const firstFacts = factsInStates(first.facts, first.states)
-  const standing = phaseOn(first.protocol, first.day, firstFacts, first.daysSinceReview)
+  const standing = phaseOn(first.protocol, first.day, firstFacts, first.reviewOverdueDays)
   const orthosis =
     asked.orthosis ??
     (asked.exercise ? orthosisFor(asked.exercise, standing.phase) : asked.signature!.orthosis)
@@ -286,12 +286,20 @@ function readEpisode(
       protocol,
       condition: catalogue.conditions.get(conditionId)!,
       day,
-      facts: factBook({ today, facts: [...recorded, ...withdrawn], assumeRecorded }),
+      facts: factBook({
+        today,
+        limits: catalogue.crossCutting.facts,
+        facts: [...recorded, ...withdrawn],
+        assumeRecorded,
+      }),
       digits,
       states: part['states']!.optionalList().map((state) => state.oneOf(STATES)),
       orders: readList(part['orders']!, 200).map((order, index) => readOrder(order, `order.${index + 1}`)),
       redLock: part['redLock']!.optional((flag) => flag.flag()) ?? false,
-      daysSinceReview: lastReview !== null && today !== null ? daysBetween(lastReview, today) : null,
+      reviewOverdueDays: reviewOverdueDays(
+        lastReview !== null && today !== null ? daysBetween(lastReview, today) : null,
+        catalogue.crossCutting.freezeAfterDays,
+      ),
       contraindications: part['contraindications']!.optionalList().map((word): Contraindication =>
         word.oneOf(CONTRAINDICATIONS),
       ),

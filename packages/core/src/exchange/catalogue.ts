@@ -2,12 +2,14 @@ import { CoreError } from '../errors.js'
 import type { Condition } from '../exercise/condition.js'
 import type { Exercise } from '../exercise/exercise.js'
 import type { Protocol } from '../protocol/protocol.js'
+import type { CrossCutting } from '../rules/crossCutting.js'
 
 /** The clinical content, read and checked. */
 export interface Catalogue {
   readonly conditions: ReadonlyMap<string, Condition>
   readonly protocols: ReadonlyMap<string, Protocol>
   readonly exercises: ReadonlyMap<string, Exercise>
+  readonly crossCutting: CrossCutting
   readonly sources: ReadonlyMap<string, CatalogueSource>
   /** A hash of all its files: a signed program keeps it. */
   readonly revision: string
@@ -22,7 +24,7 @@ export interface CatalogueSource {
 
 /**
  * Checks that what the files say of one another holds: conditions, protocols and exercises exist, ladders neither
- * dangle nor cycle, every source key is listed and every listed source is used.
+ * dangle nor cycle, the rules for every protocol name protocols that exist, every source key is listed and every listed source is used.
  *
  * @throws CoreError `DOCUMENT_INVALID` with the place and what was expected
  */
@@ -50,6 +52,16 @@ export function checkCatalogue(catalogue: Catalogue): void {
       )
     }
     protocol.sources.forEach((source) => cite(`protocols.${protocol.id}.src`, source.key))
+  }
+  for (const table of catalogue.crossCutting.tables) {
+    if (table.source) cite(`cross-cutting.${table.id}.source`, table.source.key)
+    for (const rule of table.rules) {
+      cite(`cross-cutting.${rule.id}.source`, rule.source.key)
+      if (rule.unit !== 'protocols') continue
+      for (const id of rule.value as readonly string[])
+        if (!catalogue.protocols.has(id))
+          refuse(`cross-cutting.${rule.id}`, `Expected a protocol of the catalogue, found "${id}".`)
+    }
   }
   for (const exercise of catalogue.exercises.values()) {
     const path = `exercises.${exercise.id}`

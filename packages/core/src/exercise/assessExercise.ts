@@ -51,7 +51,7 @@ export function assessExercise(
   done: HowDone = {},
 ): Verdict {
   const facts = factsInStates(state.facts, state.states)
-  const standing = phaseOn(state.protocol, state.day, facts, state.daysSinceReview)
+  const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
   const worn = done.orthosis ?? orthosisFor(exercise, standing.phase)
   const derived = signatureOf(exercise, dose, worn)
   const signature = {
@@ -183,7 +183,7 @@ function opensOn(
   state: PatientCase,
 ): number | null {
   if (fromDay === null) return null
-  const then = assess(signature, { ...state, day: fromDay, facts: EVERYTHING_MET, daysSinceReview: null })
+  const then = assess(signature, { ...state, day: fromDay, facts: EVERYTHING_MET, reviewOverdueDays: 0 })
   const clock = clockOf(exercise, state)
   return then.basis === 'default' && clock ? Math.max(fromDay, clock.day) : fromDay
 }

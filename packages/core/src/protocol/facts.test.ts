@@ -3,6 +3,7 @@ import { criterion } from './criterion.js'
 import { factBook, type LoggedPain, type RecordedFact } from './facts.js'
 
 const today = '2031-04-11'
+const LIMITS = { painStaleDays: 7, findingStaleDays: 14, loggedPainHours: 48 }
 const fact = (what: string, changes: Partial<RecordedFact> = {}): RecordedFact => ({
   what: what as RecordedFact['what'],
   value: true,
@@ -17,7 +18,7 @@ const log = (changes: Partial<LoggedPain>): LoggedPain => ({
   ...changes,
 })
 const status = (what: string, facts: RecordedFact[], loggedPain: LoggedPain[] = []) =>
-  factBook({ today, facts, loggedPain }).status(criterion(what)).name
+  factBook({ today, limits: LIMITS, facts, loggedPain }).status(criterion(what)).name
 
 describe('a criterion', () => {
   it.each([

@@ -1,4 +1,5 @@
 import { daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
+import type { FactLimits } from '../rules/crossCutting.js'
 import type { Criterion } from './criterion.js'
 import { CRITERION_ORDINALS, type CriterionName } from './vocabulary.js'
 
@@ -27,16 +28,13 @@ export type CriterionStatus =
   | { readonly name: 'stale'; readonly date: ClinicalDay; readonly afterDays: number }
   | { readonly name: 'notSo'; readonly value: boolean | number | string }
 
-/** How long logs of pain at home count for `pain.act` and `pain.rest`. Source: A3-RESPONSE, common practice. */
-export const LOGGED_PAIN_HOURS = 48
-
 /**
  * Days after which a fact no longer counts and must be measured again; `null` for facts that hold until they are
- * withdrawn (orders, x-rays, operation facts). Source: common practice.
+ * withdrawn (orders, x-rays, operation facts).
  */
-export function staleAfterDays(name: CriterionName): number | null {
-  if (/^(pain\.|irrit)/.test(name)) return 7
-  if (/^(edema\.|wound\.|skin\.|lag\.|prom\.|arom\.|grip\.)/.test(name)) return 14
+export function staleAfterDays(name: CriterionName, limits: FactLimits): number | null {
+  if (/^(pain\.|irrit)/.test(name)) return limits.painStaleDays
+  if (/^(edema\.|wound\.|skin\.|lag\.|prom\.|arom\.|grip\.)/.test(name)) return limits.findingStaleDays
   return null
 }
 
@@ -47,6 +45,8 @@ export interface FactBook {
 
 interface FactBookOptions {
   readonly today: ClinicalDay | null
+  /** How long facts count: a rule for every protocol. */
+  readonly limits: FactLimits
   /** In order of recording; the last of a name with the latest date counts. */
   readonly facts: readonly RecordedFact[]
   readonly loggedPain?: readonly LoggedPain[]
@@ -58,10 +58,11 @@ interface FactBookOptions {
  * What is known about a case today, for judging criteria. Pure: it holds the facts it was given and reads no clock.
  *
  * A fact dated after today does not count yet. Pain at rest and in action is the worse of the last record and the
- * worst log of the last 48 hours, so one bad evening at home closes what a good visit had opened.
+ * worst recent log, so one bad evening at home closes what a good visit had opened.
  */
 export function factBook({
   today,
+  limits,
   facts,
   loggedPain = [],
   assumeRecorded = false,
@@ -79,7 +80,7 @@ export function factBook({
       latest.set(fact.what, fact)
     }
   }
-  const recent = loggedPain.filter((log) => log.hoursAgo <= LOGGED_PAIN_HOURS)
+  const recent = loggedPain.filter((log) => log.hoursAgo <= limits.loggedPainHours)
   const worstLogged = (pains: (number | null)[]) => {
     const known = pains.filter((pain) => pain !== null)
     return known.length > 0 ? Math.max(...known) : null
@@ -103,7 +104,7 @@ export function factBook({
     const fromLogs = logged[criterion.name] ?? null
     if (fact?.withdrawn) return { name: 'withdrawn' }
     if (!fact && fromLogs === null) return { name: assumeRecorded ? 'met' : 'neverRecorded' }
-    const limitDays = staleAfterDays(criterion.name)
+    const limitDays = staleAfterDays(criterion.name, limits)
     if (fact && fact.date !== null && today !== null && limitDays !== null && fromLogs === null) {
       if (daysBetween(fact.date, today) > limitDays) {
         return { name: 'stale', date: fact.date, afterDays: limitDays }

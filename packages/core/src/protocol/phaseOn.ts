@@ -3,9 +3,6 @@ import type { FactBook } from './facts.js'
 import type { Phase, Protocol } from './protocol.js'
 import { HEALING_ANCHORS } from './vocabulary.js'
 
-/** Days without a therapist's review after which a protective phase no longer moves on. Source: A1, common practice. */
-export const FREEZE_AFTER_DAYS = 14
-
 /** Where a case stands in its protocol on a day. */
 export interface PhaseStanding {
   /** -1 when the protocol has not started: the anchor lies ahead, or the first phase's criteria are missing. */
@@ -25,18 +22,13 @@ export interface PhaseStanding {
 
 /**
  * The phase a case is in. Phase k is current when its day has come, all its entry criteria are met and the phase
- * before it was opened; time alone opens nothing. Without a review for 14 days a protective phase freezes: windows
- * are then read on the last reviewed day plus 14.
+ * before it was opened; time alone opens nothing. Once a review is overdue a protective phase freezes: windows are then
+ * read on the day it was due.
  *
  * @param day - days since the anchor; negative while the anchor lies ahead
- * @param daysSinceReview - `null` when the caller keeps no reviews: then nothing freezes
+ * @param overdueDays - days by which the review is overdue (`reviewOverdueDays`); 0 freezes nothing
  */
-export function phaseOn(
-  protocol: Protocol,
-  day: number,
-  facts: FactBook,
-  daysSinceReview: number | null = null,
-): PhaseStanding {
+export function phaseOn(protocol: Protocol, day: number, facts: FactBook, overdueDays = 0): PhaseStanding {
   const unmet = (phase: Phase) => phase.entry.filter((criterion) => facts.status(criterion).name !== 'met')
   const openedOn = (onDay: number) => {
     let index = -1
@@ -46,11 +38,8 @@ export function phaseOn(
     }
     return index
   }
-  const overdue =
-    daysSinceReview !== null &&
-    daysSinceReview > FREEZE_AFTER_DAYS &&
-    HEALING_ANCHORS.includes(protocol.anchor)
-  const frozenDay = overdue ? Math.min(day, day - daysSinceReview + FREEZE_AFTER_DAYS) : day
+  const overdue = overdueDays > 0 && HEALING_ANCHORS.includes(protocol.anchor)
+  const frozenDay = overdue ? day - overdueDays : day
   const lastIndex = protocol.phases.length - 1
   // The last phase protects nothing any more: it never freezes.
   const frozen = overdue && openedOn(frozenDay) < lastIndex
@@ -69,4 +58,22 @@ export function phaseOn(
     heldBy: timeHasCome ? (next?.missing ?? []) : [],
     next,
   }
+}
+
+/**
+ * Days by which a review is overdue, 0 if it is not.
+ *
+ * @param daysSinceReview - `null` when the caller keeps no reviews: then none is due
+ */
+export function reviewOverdueDays(daysSinceReview: number | null, freezeAfterDays: number): number {
+  return daysSinceReview === null ? 0 : Math.max(0, daysSinceReview - freezeAfterDays)
+}
+
+/**
+ * Days a case lies behind: past the planned start of the next phase without its criteria. 0 while no phase waits.
+ * Source: A1, common practice.
+ */
+export function daysBehind(standing: PhaseStanding, day: number): number {
+  const { next, heldBy } = standing
+  return next && heldBy.length > 0 ? Math.max(0, day - next.phase.days[0]) : 0
 }

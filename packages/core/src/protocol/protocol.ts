@@ -13,11 +13,13 @@ import type {
   Nerve,
   NerveTechnique,
   Orthosis,
+  RedFlag,
   ResistanceClass,
   State,
   Stress,
   Technique,
   Test,
+  YellowFlag,
 } from './vocabulary.js'
 
 /** A value with where it comes from and how sure we are that the source says so. */
@@ -129,6 +131,24 @@ export interface RestartingClock {
   readonly partialCredit: 'therapist'
 }
 
+/** A red flag in the words of one protocol; what it asks for is that of the common flag it counts as. */
+export interface OwnRedFlag {
+  /** `PROTOCOL.red.n`, counted from 1. */
+  readonly id: string
+  readonly as: RedFlag
+  readonly says: Said
+  /** Whether a patient can see it; a film only the clinic sees. */
+  readonly isSeenAtHome: boolean
+}
+
+export interface OwnYellowFlag {
+  /** `PROTOCOL.yellow.n`, counted from 1. */
+  readonly id: string
+  readonly as: YellowFlag
+  /** For a therapist. */
+  readonly text: string
+}
+
 export interface Protocol {
   readonly id: string
   readonly title: string
@@ -159,9 +179,8 @@ export interface Protocol {
   readonly never: readonly Rule[]
   readonly phases: readonly Phase[]
   readonly gates: readonly Rule[]
-  /** What the patient must report at once. */
-  readonly redFlags: readonly Said[]
-  readonly yellowFlags: readonly string[]
+  readonly redFlags: readonly OwnRedFlag[]
+  readonly yellowFlags: readonly OwnYellowFlag[]
 }
 
 /** A protocol with every rule replaced by what a function makes of it. */

@@ -2,6 +2,8 @@ import { DocumentReader } from '../reading/documentReader.js'
 import { criterionOf, type Criterion } from './criterion.js'
 import { LANGUAGES, type Said } from './names.js'
 import type {
+  OwnRedFlag,
+  OwnYellowFlag,
   Phase,
   Protocol,
   RestartingClock,
@@ -139,8 +141,10 @@ export function readProtocol(document: unknown): Protocol {
     gates: doc['gates']!.list().map((gate, index) =>
       readRule(gate, 'gate', `${id}.gate.${index + 1}`, context),
     ),
-    redFlags: doc['red']!.optionalList().map(readSaid),
-    yellowFlags: doc['yellow']!.optionalList().map((flag) => flag.text()),
+    redFlags: doc['red']!.optionalList().map((flag, index) => readRedFlag(flag, `${id}.red.${index + 1}`)),
+    yellowFlags: doc['yellow']!.optionalList().map((flag, index) =>
+      readYellowFlag(flag, `${id}.yellow.${index + 1}`),
+    ),
   }
 }
 
@@ -298,7 +302,7 @@ const DOSE =
   /^((\d+\*)?\d+(-\d+)?(x\d+(-\d+)?s)?|(\d+\*)?\d+(-\d+)?x\d+s-\d+x\d+s|\d+(-\d+)?min) (q\d+h|\d+(-\d+)?\/(d|wk))$/
 
 /** A dose as protocols write it: `10x3s q2h`, `2*10-15 3/wk`, `5min 3/d`. */
-function readDose(reader: DocumentReader): string {
+export function readDose(reader: DocumentReader): string {
   const text = reader.text()
   if (!DOSE.test(text)) reader.refuse('a dose, as 10x3s q2h, 3*8-15 3/wk or 5min 3/d')
   return text
@@ -407,6 +411,21 @@ export function readCriterion(text: DocumentReader): Criterion {
   return (
     criterionOf(text.text()) ?? text.refuse('a criterion of the vocabulary, as xr.union or "pain.act<=3"')
   )
+}
+
+function readRedFlag(reader: DocumentReader, id: string): OwnRedFlag {
+  const part = reader.object(['as', 'en', 'es', 'home'])
+  return {
+    id,
+    as: part['as']!.oneOf(words.RED_FLAGS),
+    says: { en: part['en']!.text(), es: part['es']!.text() },
+    isSeenAtHome: part['home']!.optional((flag) => flag.flag()) ?? true,
+  }
+}
+
+function readYellowFlag(reader: DocumentReader, id: string): OwnYellowFlag {
+  const part = reader.object(['as', 'text'])
+  return { id, as: part['as']!.oneOf(words.YELLOW_FLAGS), text: part['text']!.text() }
 }
 
 function readSource(line: DocumentReader): Source {

@@ -366,6 +366,34 @@ export const CRITERION_NUMBERS = [
   'grip.pct',
 ] as const
 /** Which digit is meant; the thumb is one, but no finger. */
+/** Red flags that hold for every protocol; each stops everything until it is lifted. */
+export const RED_FLAGS = [
+  'RF.RUPTURE',
+  'RF.INFECT',
+  'RF.VASC',
+  'RF.COMPART',
+  'RF.NEURO',
+  'RF.BONE',
+  'RF.CRPS',
+  'RF.SKIN',
+  'RF.PAIN',
+] as const
+export type RedFlag = (typeof RED_FLAGS)[number]
+
+/** Signs to look into, for every protocol. */
+export const YELLOW_FLAGS = [
+  'YF.PAIN',
+  'YF.SWELL',
+  'YF.LAG',
+  'YF.ROM',
+  'YF.FLAT',
+  'YF.ADH',
+  'YF.OVER',
+  'YF.ORTH',
+  'YF.FEAR',
+] as const
+export type YellowFlag = (typeof YELLOW_FLAGS)[number]
+
 export const DIGITS = ['thumb', 'index', 'middle', 'ring', 'little'] as const
 export type Digit = (typeof DIGITS)[number]
 export const CRITERION_ORDINALS = { irrit: ['low', 'mod', 'high'] } as const

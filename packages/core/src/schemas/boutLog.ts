@@ -1,5 +1,5 @@
 import { array, number, object, string, type InferType } from 'yup'
-import { HOME_RED_FLAGS } from '../adherence/stopPath.js'
+import { RED_FLAGS } from '../protocol/vocabulary.js'
 import { painScore, ulidText } from './fields.js'
 
 const UNKNOWN = 'This field is not known here.'
@@ -29,8 +29,8 @@ export const newBoutLog = object({
   painAfter: painScore(),
   endedBy: string().oneOf(['done', 'left', 'stop'], 'Say how it ended.').required('Say how it ended.'),
   redFlags: array()
-    .of(string().oneOf(HOME_RED_FLAGS, 'Not a red flag.').required())
-    .max(HOME_RED_FLAGS.length)
+    .of(string().oneOf(RED_FLAGS, 'Not a red flag.').required())
+    .max(RED_FLAGS.length)
     .required(),
   items: array()
     .of(

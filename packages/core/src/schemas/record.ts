@@ -1,5 +1,5 @@
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup'
-import { RED_FLAG_FACTS } from '../adherence/stopPath.js'
+import { RED_FLAGS } from '../protocol/vocabulary.js'
 import { CoreError } from '../errors.js'
 import { WRIST_MOTION_NAMES, signedDeg, type WristMotion } from '../motion/wristMotion.js'
 import { isEarlyPermission } from '../protocol/restrictions.js'
@@ -63,7 +63,7 @@ export const flagLift = object({
 
 export const newFlag = object({
   id: ulidText('the id'),
-  flag: string().oneOf(Object.keys(RED_FLAG_FACTS), 'Not a red flag.').required('Choose the red flag.'),
+  flag: string().oneOf(RED_FLAGS, 'Not a red flag.').required('Choose the red flag.'),
 }).noUnknown(UNKNOWN)
 
 const reading = object({

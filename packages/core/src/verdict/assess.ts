@@ -95,7 +95,7 @@ interface JudgedCase {
 
 function judgeCase(atoms: readonly Atom[], signature: Signature, state: CaseOnDay): JudgedCase {
   const facts = factsInStates(state.facts, state.states)
-  const standing = phaseOn(state.protocol, state.day, facts, state.daysSinceReview)
+  const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
   const stopped = (stop: Stop): JudgedCase => ({
     state,
     standing,
@@ -279,7 +279,7 @@ function unlockOf(judged: JudgedCase, missing: readonly Criterion[]): readonly S
     missing.some((one) => one.text === text),
   )
   const common = [
-    ...(judged.standing.frozen ? [REVIEW_DUE] : []),
+    ...(judged.standing.frozen ? [reviewDue(judged.state.reviewOverdueDays)] : []),
     ...(wrong.length > 0 ? [wrongSchoolText(wrong)] : []),
   ]
   if (judged.stop) return [...common, ...judged.stop.unlock]
@@ -291,9 +291,12 @@ function unlockOf(judged: JudgedCase, missing: readonly Criterion[]): readonly S
   ]
 }
 
-const REVIEW_DUE: Said = {
-  en: 'A review by the therapist: without one for 14 days nothing moves on.',
-  es: 'Una revisión del terapeuta: sin ella en 14 días nada avanza.',
+function reviewDue(overdueDays: number): Said {
+  const days = { en: overdueDays === 1 ? 'day' : 'days', es: overdueDays === 1 ? 'día' : 'días' }
+  return {
+    en: `A review by the therapist: it is ${overdueDays} ${days.en} overdue, and nothing moves on without it.`,
+    es: `Una revisión del terapeuta: lleva ${overdueDays} ${days.es} de retraso y sin ella nada avanza.`,
+  }
 }
 
 function distinctCriteria(list: readonly Criterion[]): Criterion[] {

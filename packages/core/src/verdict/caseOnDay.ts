@@ -17,8 +17,8 @@ export interface CaseOnDay {
   readonly orders: readonly Order[]
   /** A red flag nobody has lifted: everything stops. */
   readonly redLock: boolean
-  /** `null` when the caller keeps no reviews. */
-  readonly daysSinceReview: number | null
+  /** Days by which the therapist's review is overdue; 0: not overdue, or the caller keeps no reviews. */
+  readonly reviewOverdueDays: number
 }
 
 /** Supposes that every criterion is met: for days ahead, never for a verdict of today. */

@@ -22,7 +22,7 @@ export function openingOffset(
   const opensAt = (offset: number) =>
     states.every((state, index) => {
       const day = state.day + offset
-      const then: CaseOnDay = { ...state, day, facts: met[index]!, daysSinceReview: null }
+      const then: CaseOnDay = { ...state, day, facts: met[index]!, reviewOverdueDays: 0 }
       const standing = phaseOn(then.protocol, day, met[index]!)
       return standing.index >= 0 && opens(atoms, signature, then, standing)
     })
@@ -43,7 +43,7 @@ export function missingAt(
   const { protocol } = state
   const met = factsInStates(EVERYTHING_MET, state.states)
   const facts = factsInStates(state.facts, state.states)
-  const then: CaseOnDay = { ...state, day, facts: met, daysSinceReview: null }
+  const then: CaseOnDay = { ...state, day, facts: met, reviewOverdueDays: 0 }
   const furthest = phaseOn(protocol, day, met).index
   const reached = Math.max(standing.index, phaseOn(protocol, day, facts).index, 0)
   for (let index = reached; index <= furthest; index += 1) {

@@ -31,7 +31,7 @@ const FAR_JOINTS = ['neck', 'scap', 'shoulder']
  */
 export function permissionMap(state: CaseOnDay, orthosis: Orthosis): MapRow[] {
   const { protocol } = state
-  const { phase } = phaseOn(protocol, state.day, state.facts, state.daysSinceReview)
+  const { phase } = phaseOn(protocol, state.day, state.facts, state.reviewOverdueDays)
   const guarded = protocol.guard.size > 0 ? protocol.guard : protocol.strengthMotions
   const motions = [...new Set([...guarded, ...spokenOfIn(phase)])]
   return motions

@@ -43,7 +43,7 @@ export function schoolPreview(protocol: Protocol, binding: Binding = UNBOUND): S
     states: [],
     orders: [],
     redLock: false,
-    daysSinceReview: null,
+    reviewOverdueDays: 0,
   }
   const from = (signature: Partial<Signature>) => openingDay({ ...IDLE_SIGNATURE, ...signature }, state)
   const moved = (mode: 'A' | 'P' | 'S') =>

@@ -10,6 +10,7 @@ import {
   phaseOn,
   readingDeg,
   restartedDay,
+  reviewOverdueDays,
   VERDICT_KINDS,
   type Catalogue,
   type ClinicalDay,
@@ -160,7 +161,12 @@ export function caseOn(
     ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
     ...(patient.hasAdhesiveAllergy ? (['adhesive'] as const) : []),
   ]
-  const facts = factBook({ today, facts: recordedFacts(record), loggedPain: loggedPain(record, now) })
+  const facts = factBook({
+    today,
+    limits: catalogue.crossCutting.facts,
+    facts: recordedFacts(record),
+    loggedPain: loggedPain(record, now),
+  })
   return {
     protocol,
     condition,
@@ -180,7 +186,10 @@ export function caseOn(
       ),
     ),
     redLock: record.openFlags.length > 0,
-    daysSinceReview: daysBetween(lastReviewOn(record), today),
+    reviewOverdueDays: reviewOverdueDays(
+      daysBetween(lastReviewOn(record), today),
+      catalogue.crossCutting.freezeAfterDays,
+    ),
     contraindications,
   }
 }
@@ -239,7 +248,7 @@ export function worstPain(bout: Pick<BoutLogRow, 'painWorst' | 'painAfter'>): nu
 }
 
 export function standingOf(state: PatientCase): PhaseStanding {
-  return phaseOn(state.protocol, state.day, state.facts, state.daysSinceReview)
+  return phaseOn(state.protocol, state.day, state.facts, state.reviewOverdueDays)
 }
 
 export interface ItemToday {

@@ -1,6 +1,13 @@
 import { readFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
-import { CoreError, lintProtocol, readCondition, readExercise, readProtocol } from '@pledge/core'
+import {
+  CoreError,
+  lintProtocol,
+  readCondition,
+  readExercise,
+  readProtocol,
+  readRuleFile,
+} from '@pledge/core'
 import { loadCatalogue, parseYaml, yamlFiles } from './loadCatalogue.js'
 
 /** Something in the catalogue that does not hold, with the file, the place in it and what was expected there. */
@@ -17,6 +24,7 @@ const READERS = {
     if (findings.length > 0) throw new Findings(findings)
   },
   exercises: (document: unknown) => void readExercise(document),
+  'cross-cutting': (document: unknown) => void readRuleFile(document),
 } as const
 
 class Findings extends Error {

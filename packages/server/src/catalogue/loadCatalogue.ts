@@ -5,10 +5,12 @@ import {
   checkCatalogue,
   CoreError,
   DocumentReader,
+  joinRules,
   lintProtocol,
   readCondition,
   readExercise,
   readProtocol,
+  readRuleFile,
   type Catalogue,
   type CatalogueSource,
 } from '@pledge/core'
@@ -49,6 +51,8 @@ export function loadCatalogue(directory: string): Catalogue {
     return protocol
   })
   const exercises = read('exercises', readExercise)
+  const ruleFiles = read('cross-cutting', readRuleFile)
+  const crossCutting = inFile('cross-cutting', () => joinRules([...ruleFiles.values()]))
   const sourcesText = readFileSync(join(directory, 'sources.yaml'), 'utf8')
   hash.update(sourcesText)
   const sources = inFile('sources.yaml', () => readSources(parseYaml(sourcesText)))
@@ -56,6 +60,7 @@ export function loadCatalogue(directory: string): Catalogue {
     conditions,
     protocols,
     exercises,
+    crossCutting,
     sources,
     revision: hash.digest('hex').slice(0, 16),
   }

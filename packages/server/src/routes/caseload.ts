@@ -1,4 +1,4 @@
-import { FREEZE_AFTER_DAYS, type Catalogue, type ClinicalDay } from '@pledge/core'
+import { daysBehind, daysBetween, type Catalogue, type ClinicalDay } from '@pledge/core'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
 import {
@@ -65,7 +65,7 @@ export const caseload: FastifyPluginAsync<AppContext> = async (
   )
 }
 
-const URGENCY = ['redFlag', 'paused', 'reviewDue', 'held', 'unsigned']
+const URGENCY = ['redFlag', 'paused', 'reviewDue', 'behind', 'held', 'unsigned']
 
 function urgency({ attention }: { attention: readonly { kind: string }[] }): number {
   const ranks = attention.map(({ kind }) => URGENCY.indexOf(kind))
@@ -96,12 +96,19 @@ function summary(
       kind: 'paused',
       text: `${paused.length} of ${record.versions.at(-1)!.items.length} exercises paused on the phone`,
     })
-  const reviewAge = state.daysSinceReview ?? 0
+  const reviewAge = daysBetween(lastReviewOn(record), today)
+  const { freezeAfterDays, behindScheduleDays } = catalogue.crossCutting
   if (standing.frozen)
     attention.push({ kind: 'reviewDue', text: `Frozen: last review ${reviewAge} days ago` })
-  else if (reviewAge >= FREEZE_AFTER_DAYS - REVIEW_DUE_BEFORE_DAYS)
+  else if (reviewAge >= freezeAfterDays - REVIEW_DUE_BEFORE_DAYS)
     attention.push({ kind: 'reviewDue', text: `Review due: last on ${lastReviewOn(record)}` })
-  if (standing.heldBy.length > 0 && standing.next)
+  const behind = daysBehind(standing, state.day)
+  if (standing.next && behind > behindScheduleDays)
+    attention.push({
+      kind: 'behind',
+      text: `${behind} days behind: ${standing.next.phase.name.en} still waits. Talk it over with the surgeon`,
+    })
+  else if (standing.heldBy.length > 0 && standing.next)
     attention.push({
       kind: 'held',
       text: `${standing.next.phase.name.en} waits for ${standing.heldBy.length} ${standing.heldBy.length === 1 ? 'criterion' : 'criteria'}`,

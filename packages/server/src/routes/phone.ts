@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomInt } from 'node:crypto'
-import { isStopPain, STOP_PAIN } from '@pledge/core'
+import { isStopPain, type Catalogue, type Protocol } from '@pledge/core'
 import { newBoutLog, pairing, type NewBoutLog } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import { UniqueConstraintError } from 'sequelize'
@@ -49,7 +49,7 @@ const todayReply = obj({
   ),
   boutsToday: whole,
   advice: list(obj({ en: str, es: str })),
-  watchFor: list(obj({ en: str, es: str })),
+  redFlags: list(obj({ id: str, flag: str, act: str, isOfProtocol: bool, says: obj({ en: str, es: str }) })),
 })
 
 /** What the patient's phone may ask. Mounted at `/api/phone`. */
@@ -148,7 +148,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (
         firstName: firstName(record.patient.name),
         language: record.patient.language,
         side: record.episode.side,
-        stopPain: STOP_PAIN,
+        stopPain: catalogue.crossCutting.response.stopPain,
         clinic: {
           name: settings.clinic.name,
           phone: settings.clinic.phone,
@@ -167,7 +167,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (
           : null,
         boutsToday: record.bouts.filter((bout) => isToday(bout.endedAt)).length,
         advice: state.condition.advice,
-        watchFor: state.protocol.redFlags,
+        redFlags: flagsAtHome(state.protocol, catalogue),
       }
     },
   )
@@ -214,7 +214,11 @@ export const phone: FastifyPluginAsync<AppContext> = async (
           )
           const flags = [
             ...log.redFlags,
-            ...(isStopPain(log.painWorst) || isStopPain(log.painAfter) ? ['RF.PAIN'] : []),
+            ...([log.painWorst, log.painAfter].some((pain) =>
+              isStopPain(pain ?? null, catalogue.crossCutting.response.stopPain),
+            )
+              ? ['RF.PAIN']
+              : []),
           ]
           await rows.flags.bulkCreate(
             flags.map((flag) => ({
@@ -386,4 +390,21 @@ function canonical(value: unknown): unknown {
       .sort(([a], [b]) => (a < b ? -1 : 1))
       .map(([key, inner]) => [key, canonical(inner)]),
   )
+}
+
+/** What a patient can see at home and has to report: first what the protocol names, then what holds for every hand. */
+function flagsAtHome(protocol: Protocol, { crossCutting }: Catalogue) {
+  const own = protocol.redFlags
+    .filter((flag) => flag.isSeenAtHome)
+    .map(({ id, as, says }) => ({
+      id,
+      flag: as,
+      act: crossCutting.redFlags.get(as)!.act,
+      isOfProtocol: true,
+      says,
+    }))
+  const common = [...crossCutting.redFlags.values()].flatMap(({ id, act, home }) =>
+    home ? [{ id, flag: id, act, isOfProtocol: false, says: home }] : [],
+  )
+  return [...own, ...common]
 }

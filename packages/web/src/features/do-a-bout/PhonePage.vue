@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { HOME_RED_FLAGS, type HomeRedFlag } from '@pledge/core'
 import { SKIP_REASONS } from '@pledge/core/schemas'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -56,12 +55,9 @@ const pairProblem = computed(() => {
 const nothingAllowed = computed(
   () =>
     store.painBefore !== null &&
-    store.painBefore < 8 &&
+    store.painBefore < (store.today?.stopPain ?? 0) &&
     store.openItems.every((item) => item.painCap < store.painBefore!),
 )
-function raise(flag: HomeRedFlag) {
-  void store.flagged([flag])
-}
 </script>
 
 <template>
@@ -105,8 +101,13 @@ function raise(flag: HomeRedFlag) {
 
     <div v-else-if="store.screen.name === 'somethingWrong'" class="column">
       <h1>{{ t('wrongTitle') }}</h1>
-      <button v-for="flag in HOME_RED_FLAGS" :key="flag" class="big stop flag" @click="raise(flag)">
-        {{ t(`flags.${flag}`) }}
+      <button
+        v-for="flag in store.today?.redFlags ?? []"
+        :key="flag.id"
+        class="big stop flag"
+        @click="store.flagged(flag)"
+      >
+        {{ flag.says[store.language] }}
       </button>
       <div class="grow" />
       <button class="big" @click="store.screen.isInBout ? store.backToItem() : store.toToday()">
@@ -167,11 +168,19 @@ function raise(flag: HomeRedFlag) {
 
     <div v-else-if="store.screen.name === 'stopped' && store.today" class="column stopped" role="alert">
       <h1>{{ t('stopTitle') }}</h1>
-      <p class="lead">{{ t('stopLead') }}</p>
-      <CallClinic :clinic="store.today.clinic" />
-      <NoticeBox tone="stop"
-        ><strong>{{ t('stopEmergency') }}</strong></NoticeBox
-      >
+      <template v-if="store.screen.act === 'emergency'">
+        <p class="lead">{{ t('stopEmergencyNow') }}</p>
+        <p>{{ t('stopLoosen') }}</p>
+        <p>{{ t('stopThenClinic') }}</p>
+        <CallClinic :clinic="store.today.clinic" />
+      </template>
+      <template v-else>
+        <p class="lead">{{ t('stopLead') }}</p>
+        <CallClinic :clinic="store.today.clinic" />
+        <NoticeBox tone="stop"
+          ><strong>{{ t('stopEmergency') }}</strong></NoticeBox
+        >
+      </template>
       <div class="grow" />
       <button class="big" @click="store.toToday()">{{ t('close') }}</button>
     </div>

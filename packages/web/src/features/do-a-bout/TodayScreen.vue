@@ -12,7 +12,10 @@ const items = computed(() => store.today?.program?.items ?? [])
 const told = computed(() =>
   [
     { title: t('aboutYourHand'), texts: store.today?.advice ?? [] },
-    { title: t('callSameDay'), texts: store.today?.watchFor ?? [] },
+    {
+      title: t('callSameDay'),
+      texts: (store.today?.redFlags ?? []).filter((flag) => flag.isOfProtocol).map((flag) => flag.says),
+    },
   ]
     .map(({ title, texts }) => ({ title, texts: texts.map((text) => text[store.language]) }))
     .filter(({ texts }) => texts.length > 0),

@@ -32,6 +32,8 @@ const todayWith = (items: PhoneItem[], redLock = false): PhoneToday => ({
   boutsToday: 0,
   clinic: { name: 'c', phone: '1', outOfHours: '2' },
   program: { id: 'p', number: 1, items },
+  advice: [],
+  redFlags: [],
 })
 const offline = new ApiProblem(0, 'OFFLINE', 'No connection.')
 const api = { pair: vi.fn(), today: vi.fn(), sendBout: vi.fn() }
@@ -156,7 +158,7 @@ describe('a bout on the phone', () => {
   it('stops at a red flag, in a bout or outside of one', async () => {
     const store = await begun([item('a'), item('b')])
     store.somethingWrong()
-    await store.flagged(['RF.VASC'])
+    await store.flagged({ flag: 'RF.VASC', act: 'emergency' })
     expect(store.screen.name).toBe('stopped')
     expect(sent()).toMatchObject({
       endedBy: 'stop',
@@ -166,7 +168,7 @@ describe('a bout on the phone', () => {
     const first = sent().id
     await store.toToday()
     store.somethingWrong()
-    await store.flagged(['RF.BONE'])
+    await store.flagged({ flag: 'RF.BONE', act: 'call' })
     expect(sent().redFlags).toEqual(['RF.BONE'])
     expect(sent().id).not.toBe(first)
   })
@@ -232,7 +234,7 @@ describe('what has not reached the clinic', () => {
     api.sendBout.mockRejectedValue(new ApiProblem(401, 'NOT_PAIRED', 'Not paired.'))
     api.today.mockRejectedValue(new ApiProblem(401, 'NOT_PAIRED', 'Not paired.'))
     store.somethingWrong()
-    await store.flagged(['RF.VASC'])
+    await store.flagged({ flag: 'RF.VASC', act: 'emergency' })
     expect(store.screen.name).toBe('stopped')
     await store.toToday()
     expect(store.screen.name).toBe('pair')

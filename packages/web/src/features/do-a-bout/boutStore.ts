@@ -1,10 +1,17 @@
-import { isStopPain, mayStart, repetitionMoment, WORN_FROM_SECONDS, type HomeRedFlag } from '@pledge/core'
+import {
+  isStopPain,
+  mayStart,
+  repetitionMoment,
+  WORN_FROM_SECONDS,
+  type RedFlag,
+  type RedFlagAct,
+} from '@pledge/core'
 import { defineStore } from 'pinia'
 import { ulid } from 'ulid'
 import { computed, ref, shallowRef } from 'vue'
 import { ApiProblem } from '../../shared/api/problem'
 import type { KeptLog } from './keptOnPhone'
-import { usePhoneParts, type BoutLog, type PhoneItem, type PhoneToday } from './phoneApi'
+import { usePhoneParts, type BoutLog, type PhoneFlag, type PhoneItem, type PhoneToday } from './phoneApi'
 
 /** The one thing on the screen. */
 export type Screen =
@@ -18,7 +25,7 @@ export type Screen =
   | { name: 'skip' }
   | { name: 'after' }
   | { name: 'saved'; wasSent: boolean }
-  | { name: 'stopped' }
+  | { name: 'stopped'; act: RedFlagAct }
 
 /** How the program on the screen came here. */
 export type Contact =
@@ -111,7 +118,8 @@ export const useBoutStore = defineStore('bout', () => {
     } catch (error) {
       if (error instanceof ApiProblem && error.status === 401) return unpair()
       const last = await kept.today()
-      if (!last) {
+      // A day that an earlier version kept does not say what to report: then it does not count.
+      if (!last?.today.redFlags) {
         contact.value = {
           name: 'nothing',
           message: error instanceof ApiProblem ? error.message : String(error),
@@ -159,7 +167,7 @@ export const useBoutStore = defineStore('bout', () => {
     painBefore.value = null
     screen.value = { name: 'before' }
   }
-  /** Begins a bout with the items that the pain at rest allows; a pain of 8 stops at once. */
+  /** Begins a bout with the items that the pain at rest allows; a pain at the stop line ends it at once. */
   async function begin() {
     const pain = painBefore.value
     if (pain === null) return
@@ -176,7 +184,7 @@ export const useBoutStore = defineStore('bout', () => {
       repetitionsDone: 0,
       reason: 'cannot',
     }))
-    if (isStopPain(pain)) {
+    if (isStopPain(pain, stopPain())) {
       painWorst.value = pain
       return stop([])
     }
@@ -185,6 +193,8 @@ export const useBoutStore = defineStore('bout', () => {
     openItem()
     screen.value = { name: 'doing' }
   }
+  /** Without a day from the clinic any pain stops. */
+  const stopPain = () => today.value?.stopPain ?? 0
   function openItem() {
     elapsed.value = 0
     isRunning.value = false
@@ -224,11 +234,11 @@ export const useBoutStore = defineStore('bout', () => {
     pause()
     screen.value = { name: 'hurt' }
   }
-  /** "That hurts" ends the item; a pain of 8 ends the bout. */
+  /** "That hurts" ends the item; a pain at the stop line ends the bout. */
   async function hurtScored(pain: number) {
     painWorst.value = Math.max(painWorst.value ?? 0, pain)
     close('hurt')
-    if (isStopPain(pain)) await stop([])
+    if (isStopPain(pain, stopPain())) await stop([])
   }
   function cannot() {
     pause()
@@ -243,7 +253,7 @@ export const useBoutStore = defineStore('bout', () => {
     if (isInBout) pause()
     screen.value = { name: 'somethingWrong', isInBout }
   }
-  async function flagged(flags: HomeRedFlag[]) {
+  async function flagged({ flag, act }: Pick<PhoneFlag, 'flag' | 'act'>) {
     if (startedAt === '' || (screen.value.name === 'somethingWrong' && !screen.value.isInBout)) {
       boutId = ulid(now().getTime())
       startedAt = now().toISOString()
@@ -253,17 +263,17 @@ export const useBoutStore = defineStore('bout', () => {
       items.value = today.value?.program?.items ?? []
       outcomes.value = []
     }
-    await stop(flags)
+    await stop([flag], act)
   }
   /** Stops the bout: what was done is logged, and the phone says whom to call. */
-  async function stop(flags: HomeRedFlag[]) {
+  async function stop(flags: RedFlag[], act: RedFlagAct = 'call') {
     isRunning.value = false
-    screen.value = { name: 'stopped' }
+    screen.value = { name: 'stopped', act }
     if (today.value) today.value = { ...today.value, redLock: true }
     await log('stop', flags)
   }
   async function save() {
-    if (isStopPain(painWorst.value) || isStopPain(painAfter.value)) return stop([])
+    if (isStopPain(painWorst.value, stopPain()) || isStopPain(painAfter.value, stopPain())) return stop([])
     const done = outcomes.value.filter((one) => one.outcome === 'done').length
     const isComplete = done + leftOut.value.length === items.value.length + leftOut.value.length
     const wasSent = await log(isComplete ? 'done' : 'left', [])
@@ -271,7 +281,7 @@ export const useBoutStore = defineStore('bout', () => {
     return undefined
   }
   /** Keeps the log on the phone first, then tries to send it. */
-  async function log(endedBy: BoutLog['endedBy'], redFlags: HomeRedFlag[]): Promise<boolean> {
+  async function log(endedBy: BoutLog['endedBy'], redFlags: RedFlag[]): Promise<boolean> {
     const program = today.value?.program
     if (!program) return false
     const told = new Set(outcomes.value.map((one) => one.itemId))

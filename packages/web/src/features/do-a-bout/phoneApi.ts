@@ -1,4 +1,4 @@
-import type { Dose } from '@pledge/core'
+import type { Dose, RedFlag, RedFlagAct } from '@pledge/core'
 import type { NewBoutLog } from '@pledge/core/schemas'
 import { inject, type InjectionKey } from 'vue'
 import { readAnswer } from '../../shared/api/problem'
@@ -35,10 +35,17 @@ export interface PhoneToday {
   redLock: boolean
   program: { id: string; number: number; items: PhoneItem[] } | null
   boutsToday: number
-  /** What to know and what to change; a day kept by an earlier version has none. */
-  advice?: Record<'en' | 'es', string>[]
-  /** What to report the same day. */
-  watchFor?: Record<'en' | 'es', string>[]
+  /** What to know and what to change. */
+  advice: Record<'en' | 'es', string>[]
+  /** What to report: first what the protocol names, then what holds for every hand. */
+  redFlags: PhoneFlag[]
+}
+export interface PhoneFlag {
+  id: string
+  flag: RedFlag
+  act: RedFlagAct
+  isOfProtocol: boolean
+  says: Record<'en' | 'es', string>
 }
 export type BoutLog = NewBoutLog
 

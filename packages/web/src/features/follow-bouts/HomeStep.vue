@@ -103,7 +103,7 @@ const doneOf = (bout: BoutAnswer) => bout.items.filter((item) => item.outcome ==
     <aside class="side">
       <section v-if="cases.data.bouts.length > 0" class="sheet part">
         <h2>Pain by bout</h2>
-        <PainChart :bouts="cases.data.bouts" />
+        <PainChart :bouts="cases.data.bouts" :stop-pain="cases.data.limits.stopPain" />
       </section>
       <section class="sheet part">
         <h2>On the phone</h2>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { STOP_PAIN } from '@pledge/core'
 import {
   CategoryScale,
   Chart,
@@ -16,7 +15,7 @@ import type { BoutAnswer } from '../../shared/api/types'
 import { momentText } from '../../shared/words'
 
 /** Worst pain and pain before of each bout, oldest on the left, with the line at which a bout stops. */
-const props = defineProps<{ bouts: readonly BoutAnswer[] }>()
+const props = defineProps<{ bouts: readonly BoutAnswer[]; stopPain: number }>()
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Tooltip)
 Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif"
 
@@ -47,7 +46,7 @@ const data = computed<ChartData<'line', (number | null)[]>>(() => ({
     },
     {
       label: 'stop',
-      data: oldestFirst.value.map(() => STOP_PAIN),
+      data: oldestFirst.value.map(() => props.stopPain),
       borderColor: color('--brick'),
       borderWidth: 1,
       borderDash: [2, 4],
@@ -82,7 +81,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
     </div>
     <figcaption class="soft">
       <i class="worst" /> worst during the bout <i class="before" /> before <i class="stop" /> stops the bout
-      ({{ STOP_PAIN }})
+      ({{ stopPain }})
     </figcaption>
   </figure>
 </template>

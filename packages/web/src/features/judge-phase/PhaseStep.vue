@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { RED_FLAG_FACTS } from '@pledge/core'
 import { ulid } from 'ulid'
 import { computed, ref } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
@@ -57,7 +56,9 @@ const others = computed(() => {
   const shown = new Set([...missing.value, ...restsOn.value].map((criterion) => criterion.what))
   return data.value.criteria.filter((criterion) => !shown.has(criterion.what))
 })
-const RAISABLE = Object.entries(RED_FLAG_FACTS).map(([value, { name }]) => ({ value, title: name }))
+const raisable = computed(() =>
+  data.value.raisableFlags.map(({ flag, name }) => ({ value: flag, title: name })),
+)
 
 async function finish() {
   dialog.value = null
@@ -275,7 +276,7 @@ const canRecord = (criterion: CriterionAnswer) =>
         <div class="raise">
           <v-select
             v-model="flagToRaise"
-            :items="RAISABLE"
+            :items="raisable"
             placeholder="Raise a red flag"
             aria-label="Raise a red flag"
           />

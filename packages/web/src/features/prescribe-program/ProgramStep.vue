@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { BOUT_LIMITS } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import HealingRibbon from '../../shared/case/HealingRibbon.vue'
 import { useCaseStore } from '../../shared/case/caseStore'
@@ -58,8 +57,8 @@ const mostMinutes = computed(() => Math.max(1, ...rows.value.map((row) => row.mi
 const burden = computed(() => program.answer?.burden ?? null)
 const tooLong = computed(
   () =>
-    (burden.value && burden.value.minutesPerBout > BOUT_LIMITS.minutes) ||
-    program.items.length > BOUT_LIMITS.exercises,
+    (burden.value && burden.value.minutesPerBout > (cases.data?.limits.boutMinutes ?? Infinity)) ||
+    program.items.length > (cases.data?.limits.boutExercises ?? Infinity),
 )
 const shownVerdict = computed(() => {
   const { selected, selectedItem } = program
@@ -168,8 +167,9 @@ async function openTheirs() {
             contact.</NoticeBox
           >
           <NoticeBox v-else-if="tooLong" tone="care"
-            >More than {{ BOUT_LIMITS.exercises }} exercises or {{ BOUT_LIMITS.minutes }} minutes in a bout:
-            few patients keep that up (common practice).</NoticeBox
+            >More than {{ cases.data!.limits.boutExercises }} exercises or
+            {{ cases.data!.limits.boutMinutes }} minutes in a bout: few patients keep that up (common
+            practice).</NoticeBox
           >
         </div>
         <p class="burden">

@@ -40,6 +40,7 @@ const STEP_OF = {
   redFlag: 'phase',
   paused: 'program',
   reviewDue: 'evaluate',
+  behind: 'phase',
   held: 'phase',
   unsigned: 'program',
 } as const
@@ -47,6 +48,7 @@ const ACTION_OF = {
   redFlag: 'Look into it',
   paused: 'See what is paused',
   reviewDue: 'Evaluate',
+  behind: 'See the phase',
   held: 'Record criteria',
   unsigned: 'Write the program',
 } as const
@@ -54,6 +56,7 @@ const MARK_OF = {
   redFlag: 'brick',
   paused: 'plum',
   reviewDue: 'ochre',
+  behind: 'ochre',
   held: 'plum',
   unsigned: 'ochre',
 } as const

@@ -66,7 +66,9 @@ const facts = computed(() => {
       </template>
       <h2 class="below">Watch for in this condition</h2>
       <ul class="flags">
-        <li v-for="flag in store.data.redFlags" :key="flag">{{ flag }}</li>
+        <li v-for="flag in store.data.ownFlags" :key="flag.id" :class="{ red: flag.isRed }">
+          {{ flag.text }}<small v-if="flag.isRed" class="soft"> {{ flag.todo }}</small>
+        </li>
       </ul>
     </section>
   </div>
@@ -120,7 +122,13 @@ dt {
   top: 14px;
   width: 11px;
   height: 4px;
+  background: var(--ochre);
+}
+.flags .red::before {
   background: var(--brick);
+}
+.flags small {
+  display: block;
 }
 @media (max-width: 900px) {
   .step {

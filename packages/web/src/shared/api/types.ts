@@ -43,7 +43,7 @@ export interface CaseloadRow {
   lastBoutAt: string | null
   painRecent: { at: string; worst: number }[]
   lastPain: number | null
-  attention: { kind: 'redFlag' | 'paused' | 'reviewDue' | 'held' | 'unsigned'; text: string }[]
+  attention: { kind: 'redFlag' | 'paused' | 'reviewDue' | 'behind' | 'held' | 'unsigned'; text: string }[]
 }
 export interface CriterionAnswer {
   what: string
@@ -161,6 +161,8 @@ export interface EpisodeAnswer {
     day: number
     lastReviewOn: string
     daysSinceReview: number
+    /** Days past the planned start of a phase that still waits; 0 within the days the rules allow. */
+    daysBehind: number
   }
   phases: PhaseAnswer[]
   gates: GateAnswer[]
@@ -192,11 +194,15 @@ export interface EpisodeAnswer {
     id: string
     flag: string
     name: string
+    todo: string
     raisedAt: string
     needsSurgeon: boolean
     fromPhone: boolean
   }[]
-  redFlags: string[]
+  ownFlags: { id: string; isRed: boolean; text: string; todo: string }[]
+  raisableFlags: { flag: string; name: string; todo: string }[]
+  milestones: { act: string; name: string; day: number | null; date: string | null; needs: string }[]
+  limits: { stopPain: number; boutMinutes: number; boutExercises: number }
   evaluations: EvaluationAnswer[]
   program: {
     id: string

@@ -1,0 +1,482 @@
+import {
+  ACT_NAMES,
+  addDays,
+  burdenOf,
+  criterionMeaning,
+  daysBehind,
+  daysBetween,
+  exerciseOpeningDay,
+  isEarlyPermission,
+  isSurgeonsToGive,
+  LOAD_BASE_CRITERIA,
+  milestones,
+  orderLabel,
+  staleAfterDays,
+  TEST_NAMES,
+  unansweredSelection,
+  wrongSchool,
+  type Catalogue,
+  type Criterion,
+  type FactLimits,
+  type PatientCase,
+  type RedFlag,
+  type Rule,
+} from '@pledge/core'
+import { bool, doseReply, list, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
+import {
+  asReading,
+  dayZero,
+  itemsToday,
+  lastReviewOn,
+  standingOf,
+  type EpisodeRecord,
+} from './episodeRecord.js'
+import { verdictJson } from './verdictReply.js'
+
+const criterionReply = obj({
+  what: str,
+  meaning: str,
+  status: str,
+  isSurgeons: bool,
+  staleAfterDays: maybe(whole),
+  latest: maybe(
+    obj({
+      id: str,
+      value: str,
+      dated: str,
+      givenBy: str,
+      how: str,
+      note: str,
+      recordedBy: str,
+      isWithdrawn: bool,
+    }),
+  ),
+})
+export const overviewReply = obj({
+  revision: str,
+  today: str,
+  patient: obj({
+    name: str,
+    birthDate: str,
+    dominantHand: str,
+    language: str,
+    hasLatexAllergy: bool,
+    hasAdhesiveAllergy: bool,
+  }),
+  episode: obj({
+    id: str,
+    condition: str,
+    conditionId: str,
+    protocolId: str,
+    protocol: str,
+    evidence: str,
+    sources: list(str),
+    side: str,
+    injuredOn: maybe(str),
+    anchor: str,
+    anchorOn: str,
+    dayZeroOn: str,
+    digits: list(str),
+    variant: maybe(str),
+    measuresWrist: bool,
+    surgeon: str,
+    work: str,
+    note: str,
+    openedOn: str,
+    therapist: str,
+    day: whole,
+    lastReviewOn: str,
+    daysSinceReview: whole,
+    /** Days past the planned start of a phase that still waits; 0 within the days the rules allow. */
+    daysBehind: whole,
+  }),
+  phases: list(
+    obj({
+      id: str,
+      name: str,
+      startDay: whole,
+      endDay: maybe(whole),
+      startDate: str,
+      goals: str,
+      wear: list(str),
+      state: str,
+      entry: list(criterionReply),
+      forbids: list(str),
+    }),
+  ),
+  gates: list(
+    obj({
+      rule: str,
+      day: whole,
+      date: str,
+      opens: str,
+      isOpen: bool,
+      missing: list(obj({ what: str, meaning: str })),
+    }),
+  ),
+  standing: obj({
+    phaseId: maybe(str),
+    frozen: bool,
+    heldBy: list(str),
+    nextPhaseId: maybe(str),
+    nextDate: maybe(str),
+  }),
+  criteria: list(criterionReply),
+  wrongSchool: list(str),
+  unanswered: list(criterionReply),
+  advice: list(str),
+  clock: maybe(obj({ restartIf: str, slips: list(obj({ slippedOn: str, creditDays: whole, why: str })) })),
+  schools: list(obj({ protocolId: str, school: str, anchorOn: str, why: str, chosenBy: str, chosenOn: str })),
+  orders: list(
+    obj({
+      id: str,
+      restriction: str,
+      label: str,
+      isEarly: bool,
+      document: str,
+      untilOn: maybe(str),
+      givenBy: str,
+      dated: str,
+      why: str,
+    }),
+  ),
+  flags: list(
+    obj({ id: str, flag: str, name: str, todo: str, raisedAt: str, needsSurgeon: bool, fromPhone: bool }),
+  ),
+  /** What the protocol names besides the flags of every hand. */
+  ownFlags: list(obj({ id: str, isRed: bool, text: str, todo: str })),
+  raisableFlags: list(obj({ flag: str, name: str, todo: str })),
+  milestones: list(obj({ act: str, name: str, day: maybe(whole), date: maybe(str), needs: str })),
+  limits: obj({ stopPain: whole, boutMinutes: whole, boutExercises: whole }),
+  evaluations: list(
+    obj({
+      id: str,
+      evaluatedOn: str,
+      painRest: maybe(whole),
+      painAct: maybe(whole),
+      note: str,
+      readings: list(obj({ motion: str, side: str, kind: str, readingDeg: whole })),
+    }),
+  ),
+  program: maybe(
+    obj({
+      id: str,
+      number: whole,
+      signedOn: str,
+      signedBy: str,
+      burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole }),
+      items: list(
+        obj({
+          itemId: str,
+          exerciseId: str,
+          name: str,
+          dose: doseReply,
+          isPaused: bool,
+          verdict: verdictReply,
+          openingDay: maybe(whole),
+        }),
+      ),
+    }),
+  ),
+  versions: list(obj({ number: whole, signedOn: str, signedBy: str, exercises: whole })),
+  bouts: list(
+    obj({
+      id: str,
+      programNumber: whole,
+      startedAt: str,
+      endedAt: str,
+      receivedAt: str,
+      painBefore: maybe(whole),
+      painWorst: maybe(whole),
+      painAfter: maybe(whole),
+      endedBy: str,
+      redFlags: list(str),
+      items: list(
+        obj({
+          itemId: str,
+          name: str,
+          outcome: str,
+          repetitionsDone: whole,
+          repetitionsAsked: whole,
+          reason: str,
+        }),
+      ),
+    }),
+  ),
+  devices: list(obj({ id: str, pairedAt: str, seenAt: str, isRevoked: bool })),
+})
+function criterionJson(
+  criterion: Criterion,
+  record: EpisodeRecord,
+  state: PatientCase,
+  users: ReadonlyMap<string, string>,
+  limits: FactLimits,
+) {
+  const row = record.facts.filter((fact) => fact.what === criterion.name).at(-1)
+  const what = criterion.text
+  const score = (one: EpisodeRecord['evaluations'][number]) =>
+    criterion.name === 'pain.rest' ? one.painRest : criterion.name === 'pain.act' ? one.painAct : null
+  const scored = record.evaluations.filter((one) => score(one) !== null).at(-1)
+  return {
+    what,
+    meaning: criterionMeaning(what),
+    status: state.facts.status(criterion).name,
+    isSurgeons: isSurgeonsToGive(what),
+    staleAfterDays: staleAfterDays(criterion.name, limits),
+    latest:
+      scored && (!row || scored.recordedAt > row.recordedAt)
+        ? {
+            id: '',
+            value: String(score(scored)),
+            dated: scored.evaluatedOn,
+            givenBy: users.get(scored.recordedBy) ?? '',
+            how: 'measured',
+            note: '',
+            recordedBy: users.get(scored.recordedBy) ?? '',
+            isWithdrawn: false,
+          }
+        : row
+          ? {
+              id: row.id,
+              value: row.value,
+              dated: row.dated,
+              givenBy: row.givenBy,
+              how: row.how,
+              note: row.note,
+              recordedBy: users.get(row.recordedBy) ?? '',
+              isWithdrawn: row.isWithdrawn,
+            }
+          : null,
+  }
+}
+
+/** Everything the interface shows of a case: what is recorded, and what it means today. */
+export function overview(
+  record: EpisodeRecord,
+  state: PatientCase,
+  { crossCutting }: Catalogue,
+  users: ReadonlyMap<string, string>,
+  revision: string,
+  today: string,
+) {
+  const { episode, patient } = record
+  const { protocol } = state
+  const anchor = dayZero(state.day, today)
+  const standing = standingOf(state)
+  const newest = record.versions.at(-1)
+  const behind = daysBehind(standing, state.day)
+  const allCriteria = [
+    ...protocol.select,
+    ...protocol.phases.flatMap((phase) => phase.entry),
+    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution].flatMap((rule) => rule.needs)),
+    ...protocol.gates.flatMap((gate) => gate.needs),
+    ...LOAD_BASE_CRITERIA,
+  ]
+  const criteria = allCriteria.filter(
+    (one, place) => allCriteria.findIndex((other) => other.text === one.text) === place,
+  )
+  const json = (criterion: (typeof criteria)[number]) =>
+    criterionJson(criterion, record, state, users, crossCutting.facts)
+  const names = new Map(
+    record.versions.flatMap((version) => version.items.map((item) => [item.itemId, item] as const)),
+  )
+  const numbers = new Map(record.versions.map((version) => [version.id, version.number]))
+  return {
+    revision,
+    today,
+    patient,
+    episode: {
+      ...episode,
+      condition: state.condition.name.en,
+      protocolId: protocol.id,
+      protocol: protocol.school,
+      evidence: protocol.evidence,
+      sources: protocol.sources.map((source) => `${source.key} (${source.confidence})`),
+      anchor: protocol.anchor,
+      anchorOn: record.school.anchorOn,
+      dayZeroOn: anchor,
+      digits: episode.digits as string[],
+      variant: record.school.variant ? protocol.variants[record.school.variant]!.name.en : null,
+      measuresWrist: [...protocol.guard, ...protocol.strengthMotions].some((motion) =>
+        /^(wrist|forearm)\./.test(motion),
+      ),
+      therapist: users.get(episode.therapistId) ?? '',
+      day: state.day,
+      lastReviewOn: lastReviewOn(record),
+      daysSinceReview: daysBetween(lastReviewOn(record), today),
+      daysBehind: behind > crossCutting.behindScheduleDays ? behind : 0,
+    },
+    phases: protocol.phases.map((phase, index) => ({
+      id: phase.id,
+      name: phase.name.en,
+      startDay: phase.days[0],
+      endDay: phase.days[1],
+      startDate: addDays(anchor, phase.days[0]),
+      goals: phase.goals,
+      wear: phase.wear.map((wear) => wear.text.en),
+      state:
+        index < standing.index
+          ? 'passed'
+          : index === standing.index
+            ? 'current'
+            : standing.index >= 0 && index === standing.index + 1 && standing.heldBy.length > 0
+              ? 'held'
+              : 'ahead',
+      entry: phase.entry.map(json),
+      forbids: [...new Set(phase.forbid.map((rule) => rule.why?.en ?? ''))],
+    })),
+    gates: protocol.gates.map((gate) => {
+      const missing = gate.needs.filter((criterion) => state.facts.status(criterion).name !== 'met')
+      return {
+        rule: gate.id,
+        day: gate.from,
+        date: addDays(anchor, gate.from),
+        opens: gateWords(gate),
+        isOpen: standing.index >= 0 && standing.effectiveDay >= gate.from && missing.length === 0,
+        missing: missing.map((criterion) => ({
+          what: criterion.text,
+          meaning: criterionMeaning(criterion.text),
+        })),
+      }
+    }),
+    standing: {
+      phaseId: standing.phase?.id ?? null,
+      frozen: standing.frozen,
+      heldBy: standing.heldBy.map((criterion) => criterion.text),
+      nextPhaseId: standing.next?.phase.id ?? null,
+      nextDate: standing.next ? addDays(anchor, standing.next.earliestDay) : null,
+    },
+    criteria: criteria.map(json),
+    wrongSchool: wrongSchool(protocol, state.facts).map((criterion) => criterionMeaning(criterion.text)),
+    unanswered: unansweredSelection(protocol, state.facts).map(json),
+    advice: state.condition.advice.map((one) => one.en),
+    clock: protocol.clock && {
+      restartIf: protocol.clock.restartIf.en,
+      slips: record.slips,
+    },
+    schools: record.schools.map((choice) => ({
+      ...choice,
+      school: choice.protocolId,
+      chosenBy: users.get(choice.chosenBy) ?? '',
+      chosenOn: choice.chosenAt.toISOString().slice(0, 10),
+    })),
+    orders: record.orders.map((order) => ({
+      ...order,
+      label: orderLabel(order.restriction),
+      isEarly: isEarlyPermission(order.restriction),
+    })),
+    flags: record.openFlags.map((flag) => {
+      const { name, todo, needsSurgeon } = crossCutting.redFlags.get(flag.flag as RedFlag)!
+      return {
+        id: flag.id,
+        flag: flag.flag,
+        name,
+        todo,
+        raisedAt: flag.raisedAt.toISOString(),
+        needsSurgeon,
+        fromPhone: flag.boutLogId !== null,
+      }
+    }),
+    ownFlags: [
+      ...protocol.redFlags.map(({ id, as, says }) => ({
+        id,
+        isRed: true,
+        text: says.en,
+        todo: crossCutting.redFlags.get(as)!.todo,
+      })),
+      ...protocol.yellowFlags.map(({ id, as, text }) => ({
+        id,
+        isRed: false,
+        text,
+        todo: crossCutting.yellowFlags.get(as)!.todo,
+      })),
+    ],
+    raisableFlags: [...crossCutting.redFlags.values()].map(({ id, name, todo }) => ({
+      flag: id,
+      name,
+      todo,
+    })),
+    milestones: milestones(protocol, crossCutting.milestones).map(({ act, name, fromDay, needs }) => ({
+      act,
+      name: name.en,
+      day: fromDay,
+      date: fromDay === null ? null : addDays(anchor, fromDay),
+      needs,
+    })),
+    limits: {
+      stopPain: crossCutting.response.stopPain,
+      boutMinutes: crossCutting.bout.minutes,
+      boutExercises: crossCutting.bout.exercises,
+    },
+    evaluations: record.evaluations.map((one) => ({ ...one, readings: one.readings.map(asReading) })),
+    program: newest
+      ? {
+          id: newest.id,
+          number: newest.number,
+          signedOn: newest.signedOn,
+          signedBy: users.get(newest.signedBy) ?? '',
+          burden: burdenOf(newest.items),
+          items: itemsToday(record, state).map(({ item, verdict, isPaused }) => ({
+            itemId: item.itemId,
+            exerciseId: item.exercise.id,
+            name: item.exercise.text.en.name,
+            dose: item.dose,
+            isPaused,
+            verdict: verdictJson(verdict, anchor, state.day),
+            openingDay: exerciseOpeningDay(item.exercise, item.dose, state, item.orthosis),
+          })),
+        }
+      : null,
+    versions: record.versions.map((version) => ({
+      number: version.number,
+      signedOn: version.signedOn,
+      signedBy: users.get(version.signedBy) ?? '',
+      exercises: version.items.length,
+    })),
+    bouts: [...record.bouts]
+      .reverse()
+      .slice(0, 60)
+      .map((bout) => ({
+        ...bout,
+        programNumber: numbers.get(bout.programVersionId) ?? 0,
+        startedAt: bout.startedAt.toISOString(),
+        endedAt: bout.endedAt.toISOString(),
+        receivedAt: bout.receivedAt.toISOString(),
+        redFlags: bout.redFlags as string[],
+        items: bout.items.map((item) => {
+          const signed = names.get(item.itemId)
+          return {
+            ...item,
+            name: signed?.exercise.text.en.name ?? '',
+            repetitionsAsked: signed ? signed.dose.sets * signed.dose.repetitions : 0,
+          }
+        }),
+      })),
+    devices: record.devices.map((device) => ({
+      id: device.id,
+      pairedAt: device.pairedAt.toISOString(),
+      seenAt: device.seenAt.toISOString(),
+      isRevoked: device.revokedAt !== null,
+    })),
+  }
+}
+
+function gateWords(gate: Rule): string {
+  const parts = gate.targets.flatMap((target) => {
+    switch (target.kind) {
+      case 'kg':
+        return [target.kg >= 99 ? 'lifting without limit' : `lifting to ${target.kg} kg`]
+      case 'act':
+        return target.acts.map((act) => ACT_NAMES[act].en)
+      case 'test':
+        return target.tests.map((test) => TEST_NAMES[test].en)
+      case 'grip':
+        return [gate.res === 0 ? 'holding without load' : `gripping at R${gate.res}`]
+      case 'motion':
+        return [`resistance R${gate.res}`]
+      default:
+        return []
+    }
+  })
+  return [...new Set(parts)].join(', ')
+}
