@@ -53,6 +53,7 @@ function verdicts() {
     redLock: false,
     reviewOverdueDays: 0,
     contraindications: [],
+    isHealthAsked: true,
   }
   const exercises = [...catalogue.exercises.values()]
   const kilobyte = Buffer.alloc(1024, 7)
@@ -128,6 +129,7 @@ function signatureVerdicts() {
         redLock: false,
         reviewOverdueDays: 0,
         contraindications: [],
+        isHealthAsked: true,
       }
     },
   )

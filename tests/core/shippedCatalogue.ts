@@ -52,6 +52,7 @@ export function caseOf(
     redLock: false,
     reviewOverdueDays: 0,
     contraindications: [],
+    isHealthAsked: true,
     ...over,
   }
 }

@@ -14,6 +14,7 @@ const states = [...catalogue.protocols.values()].flatMap((protocol) =>
     redLock: false,
     reviewOverdueDays: 0,
     contraindications: [],
+    isHealthAsked: false,
   })),
 )
 

@@ -164,6 +164,8 @@ describe('what is recorded later', () => {
       id: newId(),
       protocolId: 'FT-IMM',
       variant: null,
+      values: {},
+      selection: [],
       anchorOn: '2031-03-21',
       why: 'Cannot follow place and hold at home.',
     })
@@ -191,6 +193,8 @@ describe('what is recorded later', () => {
         id: newId(),
         protocolId,
         variant: null,
+        values: {},
+        selection: [],
         anchorOn: '2031-03-21',
         why: 'Tried for this test.',
       })

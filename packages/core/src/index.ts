@@ -46,7 +46,7 @@ export { daysBehind, phaseOn, reviewOverdueDays, type PhaseStanding } from './pr
 export { readProtocol } from './protocol/readProtocol.js'
 export { restartedDay, type Slip } from './protocol/restartedDay.js'
 export { unansweredSelection, wrongSchool } from './protocol/wrongSchool.js'
-export { shiftProtocol } from './protocol/shiftProtocol.js'
+export { shiftedDay, shiftProtocol } from './protocol/shiftProtocol.js'
 export {
   EARLY_PERMISSION_NAMES,
   EARLY_PERMISSIONS,
@@ -95,6 +95,7 @@ export {
   orthosisFor,
   type PatientCase,
 } from './exercise/assessExercise.js'
+export * from './exercise/contraindications.js'
 export { readCondition, type Condition } from './exercise/condition.js'
 export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
 export { resistanceOf, signatureOf } from './exercise/signatureOf.js'

@@ -21,6 +21,7 @@ import { episodes } from './routes/episodes.js'
 import { pairings, phone } from './routes/phone.js'
 import { program } from './routes/program.js'
 import { referrals } from './routes/referrals.js'
+import { schooling } from './routes/schooling.js'
 import { session } from './routes/session.js'
 import type { ClinicSettings } from './settings.js'
 
@@ -137,6 +138,7 @@ export async function buildApp({
   await app.register(caseload, { prefix: '/api/caseload', ...context })
   await app.register(referrals, { prefix: '/api/referrals', ...context })
   await app.register(episodes, { prefix: '/api/episodes/:episodeId', ...context })
+  await app.register(schooling, { prefix: '/api/episodes/:episodeId', ...context })
   await app.register(program, { prefix: '/api/episodes/:episodeId', ...context })
   await app.register(pairings, { prefix: '/api/episodes/:episodeId', ...context })
   await app.register(phone, { prefix: '/api/phone', ...context })

@@ -300,6 +300,7 @@ function readEpisode(
         lastReview !== null && today !== null ? daysBetween(lastReview, today) : null,
         catalogue.crossCutting.freezeAfterDays,
       ),
+      isHealthAsked: assumeRecorded || !part['contraindications']!.isMissing,
       contraindications: part['contraindications']!.optionalList().map((word): Contraindication =>
         word.oneOf(CONTRAINDICATIONS),
       ),

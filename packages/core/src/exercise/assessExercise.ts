@@ -8,13 +8,17 @@ import { EVERYTHING_MET, factsInStates, type CaseOnDay } from '../verdict/caseOn
 import type { Signature } from '../verdict/signature.js'
 import type { Reason, Verdict } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
+import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
 import { signatureOf } from './signatureOf.js'
 
 /** A case with what the catalogue needs to know besides the protocol. */
 export interface PatientCase extends CaseOnDay {
   readonly condition: Condition
+  /** Those on record as present. */
   readonly contraindications: readonly Contraindication[]
+  /** Whether somebody has asked for the others; what nobody asked is not known to be absent. */
+  readonly isHealthAsked: boolean
 }
 
 /** The orthosis a phase keeps on always, where the exercise accepts it; otherwise without. */
@@ -42,7 +46,8 @@ export function alwaysWorn(phase: Phase | null): Orthosis[] {
 /**
  * The verdict of a catalogue exercise at a dose: the protocol's, tightened by the catalogue. Where the protocol opens
  * every atom by a rule, an unreached usual week or structure ceiling turns clear into "with care"; where it rests on a
- * default, it makes it "not yet". Contraindications always apply; what touches the wound needs it recorded as closed. The catalogue never opens anything.
+ * default, it makes it "not yet". Contraindications always apply, and one that nobody has asked about makes it "with care";
+ * what touches the wound needs it recorded as closed. The catalogue never opens anything.
  */
 export function assessExercise(
   exercise: Exercise,
@@ -63,8 +68,8 @@ export function assessExercise(
   const barring = exercise.contraindications.filter((word) => state.contraindications.includes(word))
   if (barring.length > 0) {
     const text = {
-      en: `Barred by a contraindication on record: ${barring.join(', ')}.`,
-      es: `No se hace por una contraindicación registrada: ${barring.join(', ')}.`,
+      en: `Barred by a contraindication on record: ${named(barring, 'en')}.`,
+      es: `No se hace por una contraindicación registrada: ${named(barring, 'es')}.`,
     }
     return refused('never', byProtocol, null, reason('catalogue.contraindication', text))
   }
@@ -101,14 +106,32 @@ export function assessExercise(
       en: `Earlier than the catalogue's usual week ${week}: ${clock.text.en}`,
       es: `Antes de la semana habitual del catálogo, la ${week}: ${clock.text.es}`,
     }
-    return {
-      ...byProtocol,
-      kind: 'with-care',
-      conditions: [...byProtocol.conditions, text],
-      reasons: [...byProtocol.reasons, reason(clock.rule, text)],
-    }
+    return askedFirst(exercise, state, withCare(byProtocol, clock.rule, text))
   }
-  return byProtocol
+  return askedFirst(exercise, state, byProtocol)
+}
+
+function withCare(verdict: Verdict, rule: string, text: Said): Verdict {
+  return {
+    ...verdict,
+    kind: 'with-care',
+    conditions: [...verdict.conditions, text],
+    reasons: [...verdict.reasons, reason(rule, text)],
+  }
+}
+
+/** What would bar the exercise and nobody has asked about is asked before it is done. */
+function askedFirst(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdict {
+  const open = state.isHealthAsked ? [] : exercise.contraindications.filter(isHealthQuestion)
+  if (open.length === 0) return verdict
+  return withCare(verdict, 'catalogue.health', {
+    en: `Not asked yet, and it would bar this exercise: ${named(open, 'en')}.`,
+    es: `Falta preguntar, y lo impediría: ${named(open, 'es')}.`,
+  })
+}
+
+function named(words: readonly Contraindication[], language: 'en' | 'es'): string {
+  return words.map((word) => CONTRAINDICATION_NAMES[word][language]).join(', ')
 }
 
 /** What only a closed wound allows. An unrecorded wound is an open one. */

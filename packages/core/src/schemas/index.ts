@@ -8,7 +8,9 @@ export {
   newEvaluation,
   newFact,
   newFlag,
+  newHealthCheck,
   newOrder,
+  newWindowShift,
   type NewEvaluation,
 } from './record.js'
 export {

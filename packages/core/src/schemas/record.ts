@@ -1,6 +1,7 @@
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup'
 import { RED_FLAGS } from '../protocol/vocabulary.js'
 import { CoreError } from '../errors.js'
+import { HEALTH_QUESTIONS } from '../exercise/contraindications.js'
 import { WRIST_MOTION_NAMES, signedDeg, type WristMotion } from '../motion/wristMotion.js'
 import { isEarlyPermission } from '../protocol/restrictions.js'
 import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS } from '../protocol/vocabulary.js'
@@ -59,6 +60,38 @@ export const flagLift = object({
   id: ulidText('the id'),
   outcome: text('what was found and decided', TEXT_LIMITS.outcome),
   answeredBy: optionalText(TEXT_LIMITS.name),
+}).noUnknown(UNKNOWN)
+
+/** Later windows of the school moved by a therapist, with the reason. What opens earlier names the surgeon's word. */
+export const newWindowShift = object({
+  id: ulidText('the id'),
+  days: number()
+    .typeError('Write whole days.')
+    .integer('Write whole days.')
+    .min(-28, 'At most 28 days earlier.')
+    .max(84, 'At most 84 days later.')
+    .test('moves', 'Write at least one day.', (value) => value !== 0)
+    .required('Write by how many days.'),
+  /** Only windows later than this day move. */
+  afterDay: number()
+    .typeError('Write whole days.')
+    .integer('Write whole days.')
+    .min(0, 'At least day 0.')
+    .max(1000, 'At most day 1000.')
+    .required('Write the day after which windows move.'),
+  why: text('the reason', TEXT_LIMITS.outcome),
+  agreedBy: optionalText(TEXT_LIMITS.name),
+  document: optionalText(TEXT_LIMITS.line),
+}).noUnknown(UNKNOWN)
+
+/** The answers about health that bar exercises: what is so; the rest was asked and is not so. */
+export const newHealthCheck = object({
+  id: ulidText('the id'),
+  present: array()
+    .of(string().oneOf(HEALTH_QUESTIONS, 'Not a question Pledge asks.').required())
+    .max(HEALTH_QUESTIONS.length)
+    .required(),
+  note: optionalText(TEXT_LIMITS.outcome),
 }).noUnknown(UNKNOWN)
 
 export const newFlag = object({

@@ -35,11 +35,32 @@ const selectionAnswer = object({
   ),
 }).noUnknown('This field is not known here.')
 
+/** Values set per patient, as the angle at which a block starts. */
+function patientValues() {
+  return lazy((value: unknown) =>
+    object(
+      Object.fromEntries(
+        Object.keys((value ?? {}) as object).map((name) => [
+          name,
+          number()
+            .typeError('Write a number.')
+            .min(-180, 'At least -180.')
+            .max(180, 'At most 180.')
+            .required(),
+        ]),
+      ),
+    ).default({}),
+  )
+}
+
 /** The choice of another school for an episode. Validate with `{ context: { today } }`. */
 export const newSchoolChoice = object({
   id: ulidText('the id'),
   protocolId: text('the school', 40),
   variant: string().nullable().default(null).max(40, 'At most 40 characters.'),
+  values: patientValues(),
+  /** Facts the school rests on, as answered. */
+  selection: array().of(selectionAnswer).max(20, 'At most 20 answers.').required(),
   anchorOn: recentDay('day 0', OLDEST_INJURY_YEARS),
   why: text('why another school', TEXT_LIMITS.outcome),
 }).noUnknown('This field is not known here.')
@@ -71,21 +92,7 @@ export const newReferral = object({
   protocolId: text('the school', 40),
   side: string().oneOf(['left', 'right'], 'Choose the side.').required('Choose the side.'),
   variant: string().nullable().default(null).max(40, 'At most 40 characters.'),
-  /** Values set per patient, as the angle at which a block starts. */
-  values: lazy((value: unknown) =>
-    object(
-      Object.fromEntries(
-        Object.keys((value ?? {}) as object).map((name) => [
-          name,
-          number()
-            .typeError('Write a number.')
-            .min(-180, 'At least -180.')
-            .max(180, 'At most 180.')
-            .required(),
-        ]),
-      ),
-    ).default({}),
-  ),
+  values: patientValues(),
   digits: array()
     .of(string().oneOf(DIGITS, 'Choose digits.').required())
     .max(5, 'At most 5 digits.')

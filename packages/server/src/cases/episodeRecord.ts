@@ -14,6 +14,7 @@ import {
   VERDICT_KINDS,
   type Catalogue,
   type ClinicalDay,
+  type Contraindication,
   type Digit,
   type LoggedPain,
   type PatientCase,
@@ -31,12 +32,14 @@ import type {
   EvaluationRow,
   FactRow,
   FlagRow,
+  HealthCheckRow,
   OrderRow,
   PatientRow,
   ProgramVersionRow,
   ReadingRow,
   SchoolChoiceRow,
   SlipRow,
+  WindowShiftRow,
 } from '../data/models.js'
 import { Problem } from '../problems.js'
 import type { SignedItem } from './signedItem.js'
@@ -49,6 +52,10 @@ export interface EpisodeRecord {
   readonly school: SchoolChoiceRow
   readonly schools: readonly SchoolChoiceRow[]
   readonly slips: readonly SlipRow[]
+  /** Windows moved in the school it follows now, not withdrawn, in the order in which they were moved. */
+  readonly shifts: readonly WindowShiftRow[]
+  /** What was last asked about health that bars exercises; `null`: nobody has asked. */
+  readonly health: (Omit<HealthCheckRow, 'present'> & { present: readonly Contraindication[] }) | null
   readonly facts: readonly FactRow[]
   /** Orders in force: not withdrawn. */
   readonly orders: readonly OrderRow[]
@@ -67,58 +74,92 @@ export async function readRecord(database: Database, episodeId: string): Promise
   const episode = (await rows.episodes.findByPk(episodeId))?.get()
   if (!episode) throw new Problem('NOT_FOUND', 'There is no such episode.')
   const where = { episodeId }
-  const [patient, schools, slips, facts, orders, flags, evaluations, versions, bouts, devices] =
-    await Promise.all([
-      rows.patients.findByPk(episode.patientId),
-      rows.schoolChoices.findAll({
-        where,
-        order: [
-          ['chosenAt', 'ASC'],
-          ['id', 'ASC'],
-        ],
-      }),
-      rows.slips.findAll({ where, order: [['id', 'ASC']] }),
-      rows.facts.findAll({
-        where,
-        order: [
-          ['recordedAt', 'ASC'],
-          ['id', 'ASC'],
-        ],
-      }),
-      rows.orders.findAll({ where, order: [['id', 'ASC']] }),
-      rows.flags.findAll({ where, order: [['id', 'ASC']] }),
-      rows.evaluations.findAll({
-        where,
-        order: [
-          ['evaluatedOn', 'ASC'],
-          ['id', 'ASC'],
-        ],
-      }),
-      rows.programVersions.findAll({ where, order: [['number', 'ASC']] }),
-      rows.boutLogs.findAll({
-        where,
-        order: [
-          ['endedAt', 'ASC'],
-          ['id', 'ASC'],
-        ],
-      }),
-      rows.devices.findAll({ where, order: [['id', 'ASC']] }),
-    ])
+  const [
+    patient,
+    schools,
+    slips,
+    shifts,
+    health,
+    facts,
+    orders,
+    flags,
+    evaluations,
+    versions,
+    bouts,
+    devices,
+  ] = await Promise.all([
+    rows.patients.findByPk(episode.patientId),
+    rows.schoolChoices.findAll({
+      where,
+      order: [
+        ['chosenAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    }),
+    rows.slips.findAll({ where, order: [['id', 'ASC']] }),
+    rows.windowShifts.findAll({
+      where,
+      order: [
+        ['recordedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    }),
+    rows.healthChecks.findOne({
+      where,
+      order: [
+        ['recordedAt', 'DESC'],
+        ['id', 'DESC'],
+      ],
+    }),
+    rows.facts.findAll({
+      where,
+      order: [
+        ['recordedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    }),
+    rows.orders.findAll({ where, order: [['id', 'ASC']] }),
+    rows.flags.findAll({ where, order: [['id', 'ASC']] }),
+    rows.evaluations.findAll({
+      where,
+      order: [
+        ['evaluatedOn', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    }),
+    rows.programVersions.findAll({ where, order: [['number', 'ASC']] }),
+    rows.boutLogs.findAll({
+      where,
+      order: [
+        ['endedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    }),
+    rows.devices.findAll({ where, order: [['id', 'ASC']] }),
+  ])
   const [readings, boutItems] = await Promise.all([
     rows.readings.findAll({ where: { evaluationId: evaluations.map((row) => row.get().id) } }),
     rows.boutLogItems.findAll({ where: { boutLogId: bouts.map((row) => row.get().id) } }),
   ])
   const orderRows = orders.map((row) => row.get())
   const withdrawn = new Set(orderRows.map((order) => order.withdrawsId))
+  const shiftRows = shifts.map((row) => row.get())
+  const undone = new Set(shiftRows.map((shift) => shift.withdrawsId))
+  const school = schools.at(-1)!.get()
+  const checked = health?.get() ?? null
   const flagRows = flags.map((row) => row.get())
   const lifts = new Map(flagRows.flatMap((flag) => (flag.liftsId ? [[flag.liftsId, flag] as const] : [])))
   const raised = flagRows.filter((flag) => flag.liftsId === null)
   return {
     episode,
     patient: patient!.get(),
-    school: schools.at(-1)!.get(),
+    school,
     schools: schools.map((row) => row.get()),
     slips: slips.map((row) => row.get()),
+    shifts: shiftRows.filter(
+      (shift) => shift.schoolChoiceId === school.id && shift.withdrawsId === null && !undone.has(shift.id),
+    ),
+    health: checked && { ...checked, present: checked.present as Contraindication[] },
     facts: facts.map((row) => row.get()),
     orders: orderRows.filter((order) => order.withdrawsId === null && !withdrawn.has(order.id)),
     openFlags: raised.filter((flag) => !lifts.has(flag.id)),
@@ -153,13 +194,14 @@ export function caseOn(
   const protocol = bindProtocol(known, {
     variant: school.variant,
     values: school.patientValues as Record<string, number>,
-    shifts: [],
+    shifts: record.shifts.map((shift) => [shift.days, shift.afterDay] as const),
   })
   const slips = record.slips.map((slip) => ({ on: slip.slippedOn, creditDays: slip.creditDays }))
   const day = restartedDay(protocol, record.school.anchorOn, slips, today)
   const contraindications = [
     ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
     ...(patient.hasAdhesiveAllergy ? (['adhesive'] as const) : []),
+    ...(record.health?.present ?? []),
   ]
   const facts = factBook({
     today,
@@ -191,6 +233,7 @@ export function caseOn(
       catalogue.crossCutting.freezeAfterDays,
     ),
     contraindications,
+    isHealthAsked: record.health !== null,
   }
 }
 

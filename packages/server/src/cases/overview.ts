@@ -1,5 +1,8 @@
 import {
   ACT_NAMES,
+  CONTRAINDICATION_NAMES,
+  HEALING_ANCHORS,
+  HEALTH_QUESTIONS,
   addDays,
   burdenOf,
   criterionMeaning,
@@ -126,6 +129,22 @@ export const overviewReply = obj({
   unanswered: list(criterionReply),
   advice: list(str),
   clock: maybe(obj({ restartIf: str, slips: list(obj({ slippedOn: str, creditDays: whole, why: str })) })),
+  shifts: list(
+    obj({
+      id: str,
+      days: whole,
+      afterDay: whole,
+      why: str,
+      agreedBy: str,
+      document: str,
+      recordedBy: str,
+      recordedOn: str,
+    }),
+  ),
+  /** Whether what opens earlier needs the surgeon's word. */
+  isHealing: bool,
+  health: maybe(obj({ present: list(str), note: str, recordedBy: str, recordedOn: str })),
+  healthQuestions: list(obj({ word: str, name: str })),
   schools: list(obj({ protocolId: str, school: str, anchorOn: str, why: str, chosenBy: str, chosenOn: str })),
   orders: list(
     obj({
@@ -354,6 +373,19 @@ export function overview(
       restartIf: protocol.clock.restartIf.en,
       slips: record.slips,
     },
+    shifts: record.shifts.map((shift) => ({
+      ...shift,
+      recordedBy: users.get(shift.recordedBy) ?? '',
+      recordedOn: shift.recordedAt.toISOString().slice(0, 10),
+    })),
+    isHealing: HEALING_ANCHORS.includes(protocol.anchor),
+    health: record.health && {
+      present: [...record.health.present],
+      note: record.health.note,
+      recordedBy: users.get(record.health.recordedBy) ?? '',
+      recordedOn: record.health.recordedAt.toISOString().slice(0, 10),
+    },
+    healthQuestions: HEALTH_QUESTIONS.map((word) => ({ word, name: CONTRAINDICATION_NAMES[word].en })),
     schools: record.schools.map((choice) => ({
       ...choice,
       school: choice.protocolId,

@@ -2,8 +2,9 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 import { Umzug } from 'umzug'
 import * as firstSlice from './migrations/0001-first-slice.js'
 import * as everySchool from './migrations/0002-every-school.js'
+import * as windowsAndHealth from './migrations/0003-windows-and-health.js'
 
-const MIGRATIONS = [firstSlice, everySchool]
+const MIGRATIONS = [firstSlice, everySchool, windowsAndHealth]
 
 /**
  * What the application's account may do with each table. Records of what happened can be added to and read, never
@@ -18,6 +19,8 @@ const APP_PRIVILEGES: Readonly<Record<string, string>> = {
   orders: 'SELECT, INSERT',
   school_choices: 'SELECT, INSERT',
   slips: 'SELECT, INSERT',
+  window_shifts: 'SELECT, INSERT',
+  health_checks: 'SELECT, INSERT',
   evaluations: 'SELECT, INSERT',
   readings: 'SELECT, INSERT',
   drafts: 'SELECT, INSERT, UPDATE, DELETE',

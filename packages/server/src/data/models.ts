@@ -66,6 +66,30 @@ export interface SlipRow {
   recordedBy: string
   recordedAt: Date
 }
+export interface WindowShiftRow {
+  id: string
+  episodeId: string
+  /** It moves the windows of this choice of a school only. */
+  schoolChoiceId: string
+  days: number
+  afterDay: number
+  why: string
+  /** Who of the surgeons agreed to what opens earlier; empty where nothing does. */
+  agreedBy: string
+  document: string
+  withdrawsId: string | null
+  recordedBy: string
+  recordedAt: Date
+}
+export interface HealthCheckRow {
+  id: string
+  episodeId: string
+  /** What was so; every other question was asked and is not so. */
+  present: unknown
+  note: string
+  recordedBy: string
+  recordedAt: Date
+}
 export interface FactRow {
   id: string
   episodeId: string
@@ -198,6 +222,8 @@ export interface Models {
   episodes: Table<EpisodeRow>
   schoolChoices: Table<SchoolChoiceRow>
   slips: Table<SlipRow>
+  windowShifts: Table<WindowShiftRow>
+  healthChecks: Table<HealthCheckRow>
   facts: Table<FactRow>
   orders: Table<OrderRow>
   evaluations: Table<EvaluationRow>
@@ -284,6 +310,27 @@ export function defineModels(sequelize: Sequelize): Models {
       why: text,
       chosenBy: id,
       chosenAt: instant,
+    }),
+    windowShifts: table<WindowShiftRow>('window_shifts', {
+      id: key,
+      episodeId: id,
+      schoolChoiceId: id,
+      days: whole,
+      afterDay: whole,
+      why: text,
+      agreedBy: text,
+      document: text,
+      withdrawsId: maybeId,
+      recordedBy: id,
+      recordedAt: instant,
+    }),
+    healthChecks: table<HealthCheckRow>('health_checks', {
+      id: key,
+      episodeId: id,
+      present: json,
+      note: text,
+      recordedBy: id,
+      recordedAt: instant,
     }),
     slips: table<SlipRow>('slips', {
       id: key,

@@ -6,6 +6,7 @@ import {
   type ClinicalDay,
   type Dose,
   type WristMotion,
+  type HealthQuestion,
 } from '@pledge/core'
 import { hash } from '@node-rs/argon2'
 import { ulid } from 'ulid'
@@ -39,6 +40,8 @@ interface DemoPatient {
   /** Visits: day, pain at rest and in action, active flexion, extension, radial, ulnar, pronation, supination of the injured side. */
   readonly visits: readonly (readonly [number, number, number, ...number[]])[]
   readonly healthy: readonly number[]
+  /** What was so when health was asked at the first visit; nothing by default. */
+  readonly health?: readonly HealthQuestion[]
   readonly program: readonly (readonly [string, Partial<Dose>?])[]
   /** Worst pain of the bouts, oldest first; the last ones fell today. */
   readonly bouts: readonly number[]
@@ -349,6 +352,14 @@ export async function loadDemoClinic(
       recordedAt: at(day, 10),
     }))
     await rows.facts.bulkCreate(facts)
+    await rows.healthChecks.create({
+      id: ulid(at(1, 10).getTime()),
+      episodeId,
+      present: demo.health ?? [],
+      note: '',
+      recordedBy: therapistId,
+      recordedAt: at(1, 10),
+    })
     for (const [day, painRest, painAct, ...angles] of demo.visits) {
       const evaluationId = ulid(at(day, 10).getTime())
       await rows.evaluations.create({

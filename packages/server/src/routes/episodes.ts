@@ -15,22 +15,13 @@ import {
   type RedFlag,
   type WristMotion,
 } from '@pledge/core'
-import {
-  factWithdrawal,
-  flagLift,
-  newEvaluation,
-  newFact,
-  newFlag,
-  newOrder,
-  newSchoolChoice,
-  newSlip,
-} from '@pledge/core/schemas'
+import { factWithdrawal, flagLift, newEvaluation, newFact, newFlag, newOrder } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
+import { addToRecord, episodeIdOf } from '../cases/addToRecord.js'
 import { dayZero, caseOn, readRecord, standingOf } from '../cases/episodeRecord.js'
 import { overview, overviewReply } from '../cases/overview.js'
 import { verdictJson } from '../cases/verdictReply.js'
-import type { Transaction } from '../data/database.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
 import {
@@ -75,17 +66,13 @@ const mapReply = obj({
   rows: list(obj({ motion: str, name: str, cells: list(obj({ mode: str, verdict: verdictReply })) })),
 })
 
-interface EpisodeParams {
-  episodeId: string
-}
-
 /** One episode's record: what is known, and what is added to it. Mounted at `/api/episodes/:episodeId`. */
 export const episodes: FastifyPluginAsync<AppContext> = async (
   app,
   { database, catalogue, clock, settings },
 ) => {
   const { rows } = database
-  const idOf = (request: FastifyRequest) => (request.params as EpisodeParams).episodeId
+  const idOf = episodeIdOf
   const today = () => clock.today(settings.clinic.timeZone)
 
   async function namesOfUsers(): Promise<Map<string, string>> {
@@ -102,25 +89,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     })
   }
 
-  /** Adds something to the record with its audit row; the same id sent twice is stored once. */
-  async function add(
-    request: FastifyRequest,
-    action: string,
-    detail: Readonly<Record<string, unknown>>,
-    store: (transaction: Transaction) => Promise<boolean>,
-  ) {
-    const episodeId = idOf(request)
-    if (!(await rows.episodes.findByPk(episodeId)))
-      throw new Problem('NOT_FOUND', 'There is no such episode.')
-    await database.inTransaction(async (transaction) => {
-      const isNew = await store(transaction)
-      if (isNew)
-        await database.audit(
-          { at: clock.now(), actor: request.actor(), action, episodeId, isChange: true, detail },
-          transaction,
-        )
-    })
-  }
+  const context = { database, clock }
 
   app.get(
     '/revision',
@@ -211,77 +180,13 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
   )
 
   app.post(
-    '/school',
-    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
-    async (request, reply) => {
-      const choice = request.checked(newSchoolChoice)
-      const record = await readRecord(database, idOf(request))
-      const protocol = catalogue.protocols.get(choice.protocolId)
-      if (!protocol || protocol.condition !== record.episode.conditionId)
-        throw new Problem('INPUT_INVALID', 'Choose a school of this condition.', [
-          { path: 'protocolId', message: 'Choose a school of this condition.' },
-        ])
-      if (choice.variant !== null && !Object.hasOwn(protocol.variants, choice.variant ?? ''))
-        throw new Problem('INPUT_INVALID', 'Choose a variant of this school.', [
-          { path: 'variant', message: 'Choose a variant of this school.' },
-        ])
-      await add(
-        request,
-        'school.choose',
-        { id: choice.id, protocolId: choice.protocolId },
-        async (transaction) => {
-          if (await rows.schoolChoices.findByPk(choice.id, { transaction })) return false
-          await rows.schoolChoices.create(
-            {
-              ...choice,
-              variant: choice.variant ?? null,
-              patientValues: {},
-              episodeId: idOf(request),
-              chosenBy: request.me().id,
-              chosenAt: clock.now(),
-            },
-            { transaction },
-          )
-          return true
-        },
-      )
-      return reply.code(201).send({ id: choice.id })
-    },
-  )
-
-  app.post(
-    '/slips',
-    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
-    async (request, reply) => {
-      const slip = request.checked(newSlip)
-      const record = await readRecord(database, idOf(request))
-      if (!catalogue.protocols.get(record.school.protocolId)?.clock)
-        throw new Problem('INPUT_INVALID', 'The days of this school do not count anew.', [
-          { path: 'slippedOn', message: 'The days of this school do not count anew.' },
-        ])
-      if (slip.slippedOn < record.school.anchorOn)
-        throw new Problem('INPUT_INVALID', 'It cannot have slipped before day 0.', [
-          { path: 'slippedOn', message: 'It cannot have slipped before day 0.' },
-        ])
-      await add(request, 'slip.record', { id: slip.id }, async (transaction) => {
-        if (await rows.slips.findByPk(slip.id, { transaction })) return false
-        await rows.slips.create(
-          { ...slip, episodeId: idOf(request), recordedBy: request.me().id, recordedAt: clock.now() },
-          { transaction },
-        )
-        return true
-      })
-      return reply.code(201).send({ id: slip.id })
-    },
-  )
-
-  app.post(
     '/evaluations',
     { config: { access: STAFF }, schema: { response: { 201: obj({ id: str }) } } },
     async (request, reply) => {
       const evaluation = request.checked(newEvaluation)
       const { readings, ...scores } = evaluation
-      await add(
+      await addToRecord(
+        context,
         request,
         'evaluation.create',
         { id: evaluation.id, readings: readings.length },
@@ -322,23 +227,29 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       const fact = request.checked(newFact)
       if (isSurgeonsToGive(fact.what) && request.me().role !== 'therapist')
         throw new Problem('NOT_ALLOWED', "A surgeon's clearance is recorded by a therapist.")
-      await add(request, 'fact.record', { id: fact.id, what: fact.what }, async (transaction) => {
-        if (await rows.facts.findByPk(fact.id, { transaction })) return false
-        await rows.facts.create(
-          {
-            ...fact,
-            value: JSON.stringify(fact.value),
-            how: fact.how as 'letter',
-            isWithdrawn: false,
-            correctsId: null,
-            episodeId: idOf(request),
-            recordedBy: request.me().id,
-            recordedAt: clock.now(),
-          },
-          { transaction },
-        )
-        return true
-      })
+      await addToRecord(
+        context,
+        request,
+        'fact.record',
+        { id: fact.id, what: fact.what },
+        async (transaction) => {
+          if (await rows.facts.findByPk(fact.id, { transaction })) return false
+          await rows.facts.create(
+            {
+              ...fact,
+              value: JSON.stringify(fact.value),
+              how: fact.how as 'letter',
+              isWithdrawn: false,
+              correctsId: null,
+              episodeId: idOf(request),
+              recordedBy: request.me().id,
+              recordedAt: clock.now(),
+            },
+            { transaction },
+          )
+          return true
+        },
+      )
       return reply.code(201).send({ id: fact.id })
     },
   )
@@ -349,7 +260,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     async (request, reply) => {
       const { id, why } = request.checked(factWithdrawal)
       const { factId } = request.params as { factId: string }
-      await add(request, 'fact.withdraw', { id, factId }, async (transaction) => {
+      await addToRecord(context, request, 'fact.withdraw', { id, factId }, async (transaction) => {
         if (await rows.facts.findByPk(id, { transaction })) return false
         const fact = (
           await rows.facts.findOne({ where: { id: factId, episodeId: idOf(request) }, transaction })
@@ -383,7 +294,8 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
         throw new Problem('INPUT_INVALID', 'Choose what the order says.', [
           { path: 'restriction', message: 'Choose what the order says.' },
         ])
-      await add(
+      await addToRecord(
+        context,
         request,
         'order.record',
         { id: order.id, restriction: order.restriction },
@@ -413,7 +325,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     async (request, reply) => {
       const { id, why } = request.checked(factWithdrawal)
       const { orderId } = request.params as { orderId: string }
-      await add(request, 'order.withdraw', { id, orderId }, async (transaction) => {
+      await addToRecord(context, request, 'order.withdraw', { id, orderId }, async (transaction) => {
         if (await rows.orders.findByPk(id, { transaction })) return false
         const order = (
           await rows.orders.findOne({ where: { id: orderId, episodeId: idOf(request) }, transaction })
@@ -442,7 +354,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     { config: { access: STAFF }, schema: { response: { 201: obj({ id: str }) } } },
     async (request, reply) => {
       const { id, flag } = request.checked(newFlag)
-      await add(request, 'flag.raise', { id, flag }, async (transaction) => {
+      await addToRecord(context, request, 'flag.raise', { id, flag }, async (transaction) => {
         if (await rows.flags.findByPk(id, { transaction })) return false
         await rows.flags.create(
           {
@@ -470,7 +382,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     async (request, reply) => {
       const { id, outcome, answeredBy } = request.checked(flagLift)
       const { flagId } = request.params as { flagId: string }
-      await add(request, 'flag.lift', { id, flagId }, async (transaction) => {
+      await addToRecord(context, request, 'flag.lift', { id, flagId }, async (transaction) => {
         const flag = (
           await rows.flags.findOne({
             where: { id: flagId, episodeId: idOf(request), liftsId: null },

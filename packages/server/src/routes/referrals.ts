@@ -1,5 +1,4 @@
 import {
-  bindProtocol,
   criterionMeaning,
   criterionOf,
   digitsAsked,
@@ -8,15 +7,14 @@ import {
   DIRECTION_NAMES,
   schoolPreview,
   surgeonsClearances,
-  CoreError,
   type Catalogue,
   type Condition,
-  type Criterion,
   type Protocol,
 } from '@pledge/core'
 import { newReferral } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
+import { checkSchool, refuseField, selectionFacts } from '../cases/schoolAnswers.js'
 import { newId } from '../data/ids.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
@@ -69,11 +67,13 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
           { path: 'protocolId', message: 'Choose a school of this condition.' },
         ])
       }
-      const { values, selected } = checkSchool(
-        protocol,
-        catalogue.conditions.get(protocol.condition)!,
-        referral,
-      )
+      const condition = catalogue.conditions.get(protocol.condition)!
+      if (digitsAsked(protocol, condition) === 'fingers' && referral.digits.length === 0)
+        refuseField('digits', 'Choose the injured digits.')
+      const cleared = surgeonsClearances(protocol).map((criterion) => criterion.text)
+      const stranger = referral.clearances.find((what) => !cleared.includes(what))
+      if (stranger !== undefined) refuseField('clearances', `"${stranger}" is no clearance of this school.`)
+      const { values, selected } = checkSchool(protocol, referral)
       const today = clock.today(settings.clinic.timeZone)
       const [at, me] = [clock.now(), request.me()]
       const [patientId, episodeId] = [newId(), newId()]
@@ -105,20 +105,13 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
         recordedBy: me.id,
         recordedAt: at,
       }))
-      const selectionRows = selected.map(({ what, value }) => ({
-        id: newId(),
+      const selectionRows = selectionFacts(selected, {
         episodeId,
-        what,
-        value: JSON.stringify(value),
-        isWithdrawn: false,
-        dated: today,
-        givenBy: giverOf(what) === 'surgeon' ? referral.surgeon : me.name,
-        how: giverOf(what) === 'surgeon' ? ('letter' as const) : ('examined' as const),
-        note: 'Answered for the choice of the school',
-        correctsId: null,
-        recordedBy: me.id,
-        recordedAt: at,
-      }))
+        today,
+        surgeon: referral.surgeon,
+        me,
+        at,
+      })
       await database.inTransaction(async (transaction) => {
         const { rows } = database
         await rows.patients.create(
@@ -178,57 +171,6 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
       return reply.code(201).send({ episodeId })
     },
   )
-}
-
-/** Refuses, with the field's path, what does not go with the chosen school. */
-function checkSchool(
-  protocol: Protocol,
-  condition: Condition,
-  referral: {
-    variant?: string | null
-    values?: unknown
-    digits: readonly string[]
-    clearances: readonly string[]
-    selection: readonly { what: string; value: unknown }[]
-  },
-) {
-  const refuse = (path: string, message: string): never => {
-    throw new Problem('INPUT_INVALID', message, [{ path, message }])
-  }
-  const values = (referral.values ?? {}) as Record<string, number>
-  try {
-    bindProtocol(protocol, { variant: referral.variant ?? null, values, shifts: [] })
-  } catch (error) {
-    if (!(error instanceof CoreError)) throw error
-    refuse(error.path.replace(/^vars/, 'values'), error.message)
-  }
-  if (digitsAsked(protocol, condition) === 'fingers' && referral.digits.length === 0)
-    refuse('digits', 'Choose the injured digits.')
-  const known = surgeonsClearances(protocol).map((criterion) => criterion.text)
-  const stranger = referral.clearances.find((what) => !known.includes(what))
-  if (stranger !== undefined) refuse('clearances', `"${stranger}" is no clearance of this school.`)
-  const answers = new Map(referral.selection.map((answer) => [answer.what, answer.value]))
-  for (const criterion of protocol.select) {
-    const value = answers.get(criterion.name)
-    if (value === undefined)
-      refuse('selection', `Answer first, for this school: ${criterionMeaning(criterion.text)}.`)
-    if (!holds(criterion, value))
-      refuse(
-        'selection',
-        `This school does not fit, because this does not hold: ${criterionMeaning(criterion.text)}. Choose another.`,
-      )
-  }
-  const selected = protocol.select.flatMap((criterion) => {
-    const value = answers.get(criterion.name) as boolean | number
-    return [{ what: criterion.name, value }]
-  })
-  return { values, selected }
-}
-
-function holds(criterion: Criterion, value: unknown): boolean {
-  if (criterion.kind === 'flag') return value === true
-  if (criterion.kind !== 'number' || typeof value !== 'number') return false
-  return criterion.atMost ? value <= criterion.limit : value >= criterion.limit
 }
 
 function conditionsOf(catalogue: Catalogue) {
