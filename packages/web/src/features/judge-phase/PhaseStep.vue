@@ -1,34 +1,29 @@
 <script setup lang="ts">
-import { ulid } from 'ulid'
 import { computed, ref } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import type { CriterionAnswer } from '../../shared/api/types'
 import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../../shared/sessionStore'
-import { dayAndYear, dayText, momentText } from '../../shared/words'
+import { dayText } from '../../shared/words'
 import CriterionList from './CriterionList.vue'
-import OrderDialog from './OrderDialog.vue'
+import FlagsPart from './FlagsPart.vue'
+import GatesPart from './GatesPart.vue'
+import HealthPart from './HealthPart.vue'
+import OrdersPart from './OrdersPart.vue'
 import PermissionMap from './PermissionMap.vue'
 import ReasonDialog from './ReasonDialog.vue'
 import RecordDialog from './RecordDialog.vue'
-import SchoolDialog from './SchoolDialog.vue'
-import SlipDialog from './SlipDialog.vue'
+import SchoolPart from './SchoolPart.vue'
 
 type Dialog =
-  | { name: 'record'; criterion: CriterionAnswer }
-  | { name: 'withdraw'; criterion: CriterionAnswer }
-  | { name: 'order' }
-  | { name: 'school' }
-  | { name: 'slip' }
-  | { name: 'withdrawOrder'; id: string; label: string }
-  | { name: 'lift'; id: string; flag: string; needsSurgeon: boolean }
+  { name: 'record'; criterion: CriterionAnswer } | { name: 'withdraw'; criterion: CriterionAnswer }
 
 const api = useClinicApi()
 const cases = useCaseStore()
 const session = useSessionStore()
 const dialog = ref<Dialog | null>(null)
-const flagToRaise = ref<string | null>(null)
+const isChoosingSchool = ref(false)
 const data = computed(() => cases.data!)
 const isTherapist = computed(() => session.user?.role === 'therapist')
 const current = computed(() => data.value.phases.find((phase) => phase.state === 'current') ?? null)
@@ -56,18 +51,8 @@ const others = computed(() => {
   const shown = new Set([...missing.value, ...restsOn.value].map((criterion) => criterion.what))
   return data.value.criteria.filter((criterion) => !shown.has(criterion.what))
 })
-const raisable = computed(() =>
-  data.value.raisableFlags.map(({ flag, name }) => ({ value: flag, title: name })),
-)
-
 async function finish() {
   dialog.value = null
-  await cases.reload()
-}
-async function raise() {
-  if (!flagToRaise.value) return
-  await api.raiseFlag(data.value.episode.id, { id: ulid(), flag: flagToRaise.value })
-  flagToRaise.value = null
   await cases.reload()
 }
 const canRecord = (criterion: CriterionAnswer) =>
@@ -95,7 +80,7 @@ const canRecord = (criterion: CriterionAnswer) =>
           ><strong>This school does not fit:</strong> {{ data.wrongSchool.join('; ') }}. Waiting does not
           help. No program is signed and everything on the phone is paused until the school is changed or the
           fact corrected.
-          <v-btn v-if="isTherapist" size="small" @click="dialog = { name: 'school' }"
+          <v-btn v-if="isTherapist" size="small" @click="isChoosingSchool = true"
             >Choose another school</v-btn
           ></NoticeBox
         >
@@ -112,6 +97,10 @@ const canRecord = (criterion: CriterionAnswer) =>
         <NoticeBox v-if="data.standing.frozen" tone="care"
           ><strong>Frozen.</strong> The last review was {{ data.episode.daysSinceReview }} days ago. An
           evaluation or a newly signed program counts as a review.</NoticeBox
+        >
+        <NoticeBox v-if="data.episode.daysBehind > 0 && next" tone="care"
+          ><strong>{{ data.episode.daysBehind }} days behind.</strong> {{ next.name }} was planned for
+          {{ dayText(next.startDate) }} and still waits. Talk it over with the surgeon.</NoticeBox
         >
       </section>
       <PermissionMap :episode-id="data.episode.id" />
@@ -142,39 +131,7 @@ const canRecord = (criterion: CriterionAnswer) =>
           />
         </template>
       </section>
-      <section class="sheet gates">
-        <h2>Loads, tests and activities</h2>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">From</th>
-              <th scope="col">Opens</th>
-              <th scope="col">State</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="gate in data.gates" :key="gate.rule" :class="{ closed: !gate.isOpen }">
-              <td class="tabular">
-                day {{ gate.day }}<span class="soft"> · {{ dayText(gate.date) }}</span>
-              </td>
-              <td>{{ gate.opens }}</td>
-              <td>
-                <strong v-if="gate.isOpen" class="open">open</strong>
-                <template v-else
-                  ><strong class="shut">closed</strong
-                  ><span v-if="gate.missing.length > 0" class="soft"
-                    >: {{ gate.missing.map((one) => one.meaning).join('; ') }}</span
-                  ></template
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <p class="soft small">
-          Loading needs besides: pain while moving 3 or less, swelling not up. Windows are defaults (common
-          practice); the surgeon’s order and licensed practice come first.
-        </p>
-      </section>
+      <GatesPart />
     </div>
     <aside class="side">
       <section class="sheet part">
@@ -197,92 +154,10 @@ const canRecord = (criterion: CriterionAnswer) =>
           />
         </details>
       </section>
-      <section class="sheet part">
-        <header class="with-act">
-          <h2>School</h2>
-          <v-btn v-if="isTherapist" variant="outlined" size="small" @click="dialog = { name: 'school' }"
-            >Change</v-btn
-          >
-        </header>
-        <p>
-          {{ data.episode.protocol
-          }}<template v-if="data.episode.variant">, {{ data.episode.variant }}</template>
-        </p>
-        <p v-for="one in data.schools.slice(1)" :key="one.chosenOn + one.protocolId" class="soft small">
-          {{ one.protocolId }} since {{ dayText(one.chosenOn) }}, {{ one.chosenBy }}: {{ one.why }}
-        </p>
-        <template v-if="data.clock">
-          <header class="with-act">
-            <p><strong>Day counter</strong></p>
-            <v-btn v-if="isTherapist" variant="outlined" size="small" @click="dialog = { name: 'slip' }"
-              >It slipped</v-btn
-            >
-          </header>
-          <p class="soft small">Counts anew: {{ data.clock.restartIf.toLowerCase() }}.</p>
-          <p v-for="slip in data.clock.slips" :key="slip.slippedOn + slip.why" class="small">
-            Slipped {{ dayText(slip.slippedOn) }}, {{ slip.creditDays }} days credited: {{ slip.why }}
-          </p>
-        </template>
-      </section>
-      <section class="sheet part">
-        <header class="with-act">
-          <h2>Surgeon’s orders</h2>
-          <v-btn v-if="isTherapist" variant="outlined" size="small" @click="dialog = { name: 'order' }"
-            >Add</v-btn
-          >
-        </header>
-        <p v-if="data.orders.length === 0" class="soft">None in force.</p>
-        <ul>
-          <li v-for="order in data.orders" :key="order.id" class="order">
-            <div>
-              <strong>{{ order.label }}</strong> until
-              {{ order.untilOn ? dayAndYear(order.untilOn) : 'withdrawn' }}<br /><small class="soft"
-                ><template v-if="order.document">{{ order.document }} · </template>{{ order.why }} ·
-                {{ order.givenBy }}, {{ dayText(order.dated) }}</small
-              >
-            </div>
-            <button
-              v-if="isTherapist"
-              class="link"
-              @click="dialog = { name: 'withdrawOrder', id: order.id, label: order.label }"
-            >
-              Withdraw
-            </button>
-          </li>
-        </ul>
-      </section>
-      <section class="sheet part">
-        <h2>Red flags</h2>
-        <ul>
-          <li v-for="flag in data.flags" :key="flag.id" class="flag">
-            <div>
-              <strong>{{ flag.name }}</strong><br /><small class="soft"
-                >{{ flag.fromPhone ? 'from the phone' : 'raised here' }},
-                {{ momentText(flag.raisedAt) }}</small
-              >
-            </div>
-            <v-btn
-              v-if="isTherapist"
-              size="small"
-              color="error"
-              @click="
-                dialog = { name: 'lift', id: flag.id, flag: flag.name, needsSurgeon: flag.needsSurgeon }
-              "
-              >Lift it</v-btn
-            >
-          </li>
-        </ul>
-        <p v-if="data.flags.length === 0" class="soft">None open.</p>
-        <div class="raise">
-          <v-select
-            v-model="flagToRaise"
-            :items="raisable"
-            placeholder="Raise a red flag"
-            aria-label="Raise a red flag"
-          />
-          <v-btn color="error" variant="outlined" :disabled="!flagToRaise" @click="raise">Stop all</v-btn>
-        </div>
-      </section>
+      <SchoolPart v-model:choosing="isChoosingSchool" />
+      <OrdersPart />
+      <HealthPart />
+      <FlagsPart :class="{ first: data.flags.length > 0 }" />
     </aside>
     <RecordDialog
       v-if="dialog?.name === 'record'"
@@ -311,64 +186,10 @@ const canRecord = (criterion: CriterionAnswer) =>
       @done="finish"
       @close="dialog = null"
     />
-    <ReasonDialog
-      v-else-if="dialog?.name === 'withdrawOrder'"
-      :title="`Withdraw: ${dialog.label}`"
-      explanation="What it closed is judged by the protocol again from now on. The order stays on record."
-      label="Why it no longer holds, and who said so"
-      action="Withdraw it"
-      path="why"
-      :send="
-        ({ id, text }) =>
-          api.withdrawOrder(data.episode.id, dialog?.name === 'withdrawOrder' ? dialog.id : '', {
-            id,
-            why: text,
-          })
-      "
-      @done="finish"
-      @close="dialog = null"
-    />
-    <ReasonDialog
-      v-else-if="dialog?.name === 'lift'"
-      :title="`Lift: ${dialog.flag}`"
-      explanation="Exercises open again as the protocol says. What you write here stays on record."
-      label="What was found and decided"
-      action="Lift the flag"
-      path="outcome"
-      :answer-label="
-        dialog.needsSurgeon ? 'Who of the surgeons or the emergency department answered' : undefined
-      "
-      :send="
-        ({ id, text, answeredBy }) =>
-          api.liftFlag(data.episode.id, dialog?.name === 'lift' ? dialog.id : '', {
-            id,
-            outcome: text,
-            answeredBy,
-          })
-      "
-      @done="finish"
-      @close="dialog = null"
-    />
-    <SchoolDialog v-else-if="dialog?.name === 'school'" :data="data" @done="finish" @close="dialog = null" />
-    <SlipDialog
-      v-else-if="dialog?.name === 'slip' && data.clock"
-      :episode-id="data.episode.id"
-      :today="data.today"
-      :restart-if="data.clock.restartIf"
-      @done="finish"
-      @close="dialog = null"
-    />
-    <OrderDialog
-      v-else-if="dialog?.name === 'order'"
-      :episode-id="data.episode.id"
-      :today="data.today"
-      :surgeon="data.episode.surgeon"
-      @done="finish"
-      @close="dialog = null"
-    />
   </div>
 </template>
 
+<style scoped src="./parts.css"></style>
 <style scoped>
 .step {
   display: grid;
@@ -383,10 +204,11 @@ const canRecord = (criterion: CriterionAnswer) =>
   gap: 14px;
 }
 .now,
-.next,
-.gates,
-.part {
+.next {
   padding: 14px 16px;
+}
+.first {
+  order: -1;
 }
 .now {
   display: grid;
@@ -417,44 +239,11 @@ const canRecord = (criterion: CriterionAnswer) =>
   height: 5px;
   background: var(--brick);
 }
-h2 {
-  font-size: 16.5px;
-}
 .next header {
   display: flex;
   align-items: baseline;
   gap: 12px;
   margin-bottom: 4px;
-}
-table {
-  width: 100%;
-  margin-top: 6px;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-th {
-  text-align: left;
-  font-weight: 600;
-  color: var(--ink-soft);
-  padding: 4px 8px 4px 0;
-}
-td {
-  padding: 5px 8px 5px 0;
-  border-top: 1px dotted var(--line);
-  vertical-align: top;
-}
-td:first-child {
-  white-space: nowrap;
-}
-.open {
-  color: var(--moss);
-}
-.shut {
-  color: var(--plum);
-}
-.small {
-  margin-top: 8px;
-  font-size: 13px;
 }
 details {
   margin-top: 8px;
@@ -462,33 +251,6 @@ details {
 summary {
   cursor: pointer;
   color: var(--teal);
-}
-.with-act {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
-.order,
-.flag {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 12px;
-  padding: 6px 0;
-  border-bottom: 1px dotted var(--line);
-}
-.link {
-  border: 0;
-  background: none;
-  color: var(--ink-soft);
-  font: inherit;
-  font-size: 14px;
-  cursor: pointer;
-}
-.raise {
-  display: flex;
-  gap: 8px;
-  margin-top: 10px;
 }
 @media (max-width: 1020px) {
   .step {

@@ -4,7 +4,10 @@ import { computed, onMounted, reactive, ref } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { messageAt } from '../../shared/api/problem'
 import type { EpisodeAnswer, SchoolAnswer } from '../../shared/api/types'
+import FactQuestions from '../../shared/case/FactQuestions.vue'
+import * as facts from '../../shared/case/schoolFacts'
 import FormField from '../../shared/parts/FormField.vue'
+import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { ANCHOR_WORDS } from '../../shared/words'
 import DialogForm from './DialogForm.vue'
@@ -27,8 +30,18 @@ onMounted(async () => {
   schools.value = all.find((one) => one.id === props.data.episode.conditionId)?.protocols ?? []
 })
 const chosen = computed(() => schools.value.find((one) => one.id === form.protocolId) ?? null)
+const answers = ref<facts.FactAnswers>({})
+const values = reactive<Record<string, number | null>>({})
+const wrong = computed(() =>
+  (chosen.value?.select ?? []).filter((fact) => facts.answerTo(fact, answers.value) === 'notSo'),
+)
 const { problem, isSaving, save } = useSending(
-  () => api.chooseSchool(props.data.episode.id, { ...form }),
+  () =>
+    api.chooseSchool(props.data.episode.id, {
+      ...form,
+      selection: facts.selectionOf(chosen.value, answers.value),
+      values: facts.valuesOf(chosen.value, values),
+    }),
   () => emit('done'),
 )
 </script>
@@ -55,9 +68,17 @@ const { problem, isSaving, save } = useSending(
         @update:model-value="form.variant = null"
       />
     </FormField>
-    <ul v-if="chosen && chosen.select.length > 0" class="needs">
-      <li v-for="fact in chosen.select" :key="fact.what">rests on: {{ fact.meaning }}</li>
-    </ul>
+    <template v-if="chosen && chosen.select.length > 0">
+      <p class="soft">This school rests on:</p>
+      <FactQuestions v-model="answers" :facts="chosen.select" />
+      <NoticeBox v-if="wrong.length > 0" tone="stop"
+        >It does not fit, because this does not hold: {{ wrong.map((fact) => fact.meaning).join('; ') }}.
+        Choose another.</NoticeBox
+      >
+      <p v-else-if="messageAt(problem, 'selection')" class="missing" role="alert">
+        {{ messageAt(problem, 'selection') }}
+      </p>
+    </template>
     <FormField
       v-if="chosen && chosen.variants.length > 0"
       v-slot="{ id }"
@@ -78,6 +99,14 @@ const { problem, isSaving, save } = useSending(
       type="date"
       :error="messageAt(problem, 'anchorOn')"
     />
+    <TextInput
+      v-for="value in chosen?.values ?? []"
+      :key="value.id"
+      :model-value="String(values[value.id] ?? value.value)"
+      :label="`${value.name} (°)`"
+      :error="messageAt(problem, `values.${value.id}`)"
+      @update:model-value="values[value.id] = $event === '' || $event === null ? null : Number($event)"
+    />
     <TextInput v-model="form.why" label="Why, and who agreed" :error="messageAt(problem, 'why')" />
     <p class="soft">
       The signed program stays as it is; what the new school does not allow is paused on the phone.
@@ -86,8 +115,9 @@ const { problem, isSaving, save } = useSending(
 </template>
 
 <style scoped>
-.needs {
-  font-size: 14px;
-  color: var(--ink-soft);
+.missing {
+  font-size: 13.5px;
+  font-weight: 600;
+  color: var(--brick);
 }
 </style>

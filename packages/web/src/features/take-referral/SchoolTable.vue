@@ -2,7 +2,7 @@
 import type { ConditionAnswer, SchoolAnswer } from '../../shared/api/types'
 import { ANCHOR_WORDS } from '../../shared/words'
 import { computed } from 'vue'
-import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
+import FactQuestions from '../../shared/case/FactQuestions.vue'
 import { useReferralStore } from './referralStore'
 
 /** The schools of a condition side by side: what must be so for each, and from which day it opens what. */
@@ -23,48 +23,17 @@ const DAYS = [
   ['lightGripFromDay', 'Light grip'],
   ['heavyWorkFromDay', 'Manual work'],
 ] as const
-const YES_NO = [
-  { value: true, text: 'Yes' },
-  { value: false, text: 'No' },
-]
 function dayOf(school: SchoolAnswer, key: (typeof DAYS)[number][0]): string {
   const day = school.preview.days[key]
   return day === null ? '–' : `${day}`
-}
-/** A number's fact without its limit: "core strands of the repair". */
-const question = (meaning: string) => meaning.replace(/: \d.*$/, '')
-function setNumber(name: string, text: string) {
-  const value = Number(text)
-  store.form.answers[name] = text.trim() === '' || !Number.isFinite(value) ? null : value
 }
 </script>
 
 <template>
   <section class="schools">
-    <div v-if="facts.length > 0" class="facts">
+    <div v-if="facts.length > 0">
       <h3>Facts that decide which school fits</h3>
-      <div v-for="fact in facts" :key="fact.name" class="fact">
-        <span class="asked"
-          >{{ question(fact.meaning) }}
-          <small class="soft">{{ fact.giver === 'surgeon' ? 'from the letter' : 'you find it' }}</small></span
-        >
-        <ChoiceInput
-          v-if="fact.kind === 'flag'"
-          :model-value="(store.form.answers[fact.name] as boolean | undefined) ?? null"
-          :label="question(fact.meaning)"
-          hide-label
-          :choices="YES_NO"
-          @update:model-value="store.form.answers[fact.name] = $event ?? null"
-        />
-        <input
-          v-else
-          class="number"
-          inputmode="numeric"
-          :aria-label="question(fact.meaning)"
-          :value="store.form.answers[fact.name] ?? ''"
-          @input="setNumber(fact.name, ($event.target as HTMLInputElement).value)"
-        />
-      </div>
+      <FactQuestions v-model="store.form.answers" :facts="facts" />
     </div>
     <p v-if="store.errorAt('selection')" class="wrong" role="alert">{{ store.errorAt('selection') }}</p>
     <div class="scroll">
@@ -140,9 +109,6 @@ function setNumber(name: string, text: string) {
 .small {
   font-size: 13px;
 }
-.fact :deep(.row) {
-  flex-wrap: nowrap;
-}
 .schools {
   display: grid;
   gap: 12px;
@@ -150,43 +116,6 @@ function setNumber(name: string, text: string) {
 h3 {
   margin: 0 0 6px;
   font-size: 14px;
-}
-.facts {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
-  gap: 6px 18px;
-}
-.facts h3 {
-  grid-column: 1 / -1;
-  margin: 0;
-}
-.fact {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 10px;
-}
-.asked {
-  flex: 1;
-  min-width: 0;
-  line-height: 1.25;
-  font-size: 14px;
-}
-.asked::first-letter {
-  text-transform: uppercase;
-}
-.asked small {
-  display: block;
-}
-.number {
-  width: 64px;
-  min-height: 40px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  font: inherit;
-  text-align: right;
 }
 .wrong {
   font-size: 13.5px;

@@ -5,6 +5,7 @@ import { ValidationError } from 'yup'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
 import type { SchoolAnswer } from '../../shared/api/types'
+import * as facts from '../../shared/case/schoolFacts'
 
 export type SaveState = { name: 'editing' } | { name: 'saving' } | { name: 'failed'; message: string }
 
@@ -63,22 +64,16 @@ export const useReferralStore = defineStore('referral', () => {
 
   function toSend() {
     const { answers, ...rest } = form
-    const asked = school.value?.select ?? []
     return {
       ...rest,
       injuredOn: (school.value?.anchor === 'injury' ? form.anchorOn : form.injuredOn) || null,
       digits:
         school.value?.digits === 'thumb' ? ['thumb'] : school.value?.digits === 'none' ? [] : form.digits,
-      values: Object.fromEntries(
-        (school.value?.values ?? []).map(({ id, value }) => [id, form.values[id] ?? value]),
-      ),
+      values: facts.valuesOf(school.value, form.values),
       clearances: form.clearances.filter(
         (what) => school.value === null || school.value.clearances.some((one) => one.what === what),
       ),
-      selection: asked.flatMap(({ name }) => {
-        const value = answers[name]
-        return typeof value === 'boolean' || typeof value === 'number' ? [{ what: name, value }] : []
-      }),
+      selection: facts.selectionOf(school.value, answers),
       restrictions: form.restrictions.map((one) => ({ ...one, untilOn: one.untilOn || null })),
     }
   }
@@ -107,19 +102,8 @@ export const useReferralStore = defineStore('referral', () => {
     saveState.value = { name: 'editing' }
     today.value = day
   }
-  /** Whether a fact a school asks for is so, is not so, or nobody has answered it. */
-  function answerTo(one: SchoolAnswer['select'][number]): 'met' | 'notSo' | 'open' {
-    const value = form.answers[one.name]
-    if (value === undefined || value === null) return 'open'
-    if (typeof value === 'boolean') return value ? 'met' : 'notSo'
-    const [, sign, limit] = /(<=|>=)(\d+)/.exec(one.what) ?? []
-    const holds = sign === '<=' ? value <= Number(limit) : value >= Number(limit)
-    return holds ? 'met' : 'notSo'
-  }
-  /** A school is offered once every fact it rests on is answered and holds. */
-  function isOffered(one: SchoolAnswer): boolean {
-    return one.select.every((fact) => answerTo(fact) === 'met')
-  }
+  const answerTo = (fact: SchoolAnswer['select'][number]) => facts.answerTo(fact, form.answers)
+  const isOffered = (one: SchoolAnswer) => facts.isOffered(one, form.answers)
   function choose(one: SchoolAnswer | null) {
     school.value = one
     form.protocolId = one?.id ?? ''

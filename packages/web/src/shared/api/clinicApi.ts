@@ -43,6 +43,10 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
       ask<PermissionMapAnswer>('GET', `${of(id)}/permissions?inside=${inside}`),
     chooseSchool: (id: string, choice: object) => ask<{ id: string }>('POST', `${of(id)}/school`, choice),
     addSlip: (id: string, slip: object) => ask<{ id: string }>('POST', `${of(id)}/slips`, slip),
+    moveWindows: (id: string, shift: object) => ask<{ id: string }>('POST', `${of(id)}/shifts`, shift),
+    moveBack: (id: string, shiftId: string, body: object) =>
+      ask<{ id: string }>('POST', `${of(id)}/shifts/${shiftId}/withdrawal`, body),
+    addHealth: (id: string, check: object) => ask<{ id: string }>('POST', `${of(id)}/health`, check),
     exercises: (id: string) => ask<ExerciseAnswer[]>('GET', `${of(id)}/exercises`),
     addEvaluation: (id: string, evaluation: object) =>
       ask<{ id: string }>('POST', `${of(id)}/evaluations`, evaluation),

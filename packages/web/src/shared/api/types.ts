@@ -178,6 +178,20 @@ export interface EpisodeAnswer {
   unanswered: CriterionAnswer[]
   advice: string[]
   clock: { restartIf: string; slips: { slippedOn: string; creditDays: number; why: string }[] } | null
+  shifts: {
+    id: string
+    days: number
+    afterDay: number
+    why: string
+    agreedBy: string
+    document: string
+    recordedBy: string
+    recordedOn: string
+  }[]
+  /** Whether what opens earlier needs the surgeon's word. */
+  isHealing: boolean
+  health: { present: string[]; note: string; recordedBy: string; recordedOn: string } | null
+  healthQuestions: { word: string; name: string }[]
   schools: { protocolId: string; anchorOn: string; why: string; chosenBy: string; chosenOn: string }[]
   orders: {
     id: string
