@@ -93,9 +93,30 @@ interface JudgedCase {
   readonly basis: 'rule' | 'default'
 }
 
+interface Ready {
+  readonly facts: FactBook
+  readonly standing: PhaseStanding
+  readonly isSchoolInDoubt: boolean
+}
+/** A case on a day never changes: what holds for all its exercises is found once. */
+const readyCases = new WeakMap<CaseOnDay, Ready>()
+
+function readyFor(state: CaseOnDay): Ready {
+  let ready = readyCases.get(state)
+  if (!ready) {
+    const facts = factsInStates(state.facts, state.states)
+    ready = {
+      facts,
+      standing: phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays),
+      isSchoolInDoubt: schoolInDoubt(state.protocol, facts).length > 0,
+    }
+    readyCases.set(state, ready)
+  }
+  return ready
+}
+
 function judgeCase(atoms: readonly Atom[], signature: Signature, state: CaseOnDay): JudgedCase {
-  const facts = factsInStates(state.facts, state.states)
-  const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
+  const { facts, standing, isSchoolInDoubt } = readyFor(state)
   const stopped = (stop: Stop): JudgedCase => ({
     state,
     standing,
@@ -113,8 +134,7 @@ function judgeCase(atoms: readonly Atom[], signature: Signature, state: CaseOnDa
     if (standing.index < 0) return stopped(notStarted(state, standing))
   }
   const isOpen = kind === 'clear' || kind === 'with-care'
-  if (isOpen && schoolInDoubt(state.protocol, facts).length > 0)
-    return stopped(inDoubtfulSchool(state.protocol, facts))
+  if (isOpen && isSchoolInDoubt) return stopped(inDoubtfulSchool(state.protocol, facts))
   return {
     state,
     standing,
