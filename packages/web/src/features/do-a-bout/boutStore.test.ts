@@ -174,6 +174,37 @@ describe('a bout on the phone', () => {
   })
 })
 
+describe('what a red flag asks for', () => {
+  it.each([
+    ['RF.VASC', 'emergency'],
+    ['RF.NEURO', 'call'],
+    ['RF.CRPS', 'gentle'],
+  ] as const)('%s ends on the screen for "%s"', async (flag, act) => {
+    const store = await begun([item('a')])
+    store.somethingWrong()
+    await store.flagged({ flag, act })
+    expect(store.screen).toEqual({ name: 'stopped', act })
+    expect(store.today?.redLock).toBe(true)
+  })
+
+  it('the pain that stops is the one the clinic sends, not one the phone knows', async () => {
+    api.today.mockResolvedValue({ ...todayWith([item('a', { painCap: 9 })]), stopPain: 6 })
+    const store = await phone()
+    store.toBefore()
+    store.painBefore = 6
+    await store.begin()
+    expect(store.screen).toEqual({ name: 'stopped', act: 'call' })
+  })
+
+  it('a day kept by an earlier version, which does not say what to report, does not open', async () => {
+    const { redFlags: _unknown, ...earlier } = todayWith([item('a')])
+    api.today.mockRejectedValue(offline)
+    const store = await phone(keptInMemory({ today: earlier as PhoneToday, at: new Date(at).toISOString() }))
+    expect(store.contact.name).toBe('nothing')
+    expect(store.openItems).toEqual([])
+  })
+})
+
 describe('what has not reached the clinic', () => {
   it('stays on the phone without signal, and goes out once with the same id', async () => {
     const store = await begun([item('a')])

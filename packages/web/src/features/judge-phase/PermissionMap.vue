@@ -18,12 +18,18 @@ const loading = ref<Loading>({ name: 'loading' })
 const inside = ref<'worn' | 'none'>('worn')
 const chosen = ref<{ row: string; mode: string } | null>(null)
 
+let newest = 0
+/** An answer that a later question has overtaken is dropped: it may call open what has been closed since. */
 async function load() {
+  newest += 1
+  const mine = newest
   try {
-    map.value = await api.permissions(props.episodeId, inside.value)
+    const answer = await api.permissions(props.episodeId, inside.value)
+    if (mine !== newest) return
+    map.value = answer
     loading.value = { name: 'ready' }
   } catch {
-    loading.value = { name: 'failed', message: 'The map could not be read. Try again.' }
+    if (mine === newest) loading.value = { name: 'failed', message: 'The map could not be read. Try again.' }
   }
 }
 onMounted(load)

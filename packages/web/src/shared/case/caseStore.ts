@@ -18,6 +18,7 @@ export const useCaseStore = defineStore('case', () => {
   /** What arrived while the case was open, for a quiet word on the screen. */
   const arrived = ref<string | null>(null)
   let openId = ''
+  let newest = 0
   let timer: ReturnType<typeof setInterval> | undefined
 
   async function open(id: string) {
@@ -29,11 +30,14 @@ export const useCaseStore = defineStore('case', () => {
     timer = setInterval(() => void watch(), WATCH_EVERY_MS)
   }
 
+  /** An answer that a later question has overtaken is dropped. */
   async function reload() {
     const id = openId
+    newest += 1
+    const mine = newest
     try {
       const answer = await api.episode(id)
-      if (openId !== id) return
+      if (openId !== id || mine !== newest) return
       data.value = answer
       state.value = { name: 'open' }
     } catch (error) {
