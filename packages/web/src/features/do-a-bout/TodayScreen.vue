@@ -24,7 +24,7 @@ const mayStartNow = computed(
   () =>
     store.openItems.length > 0 &&
     (store.contact.name === 'fresh' || store.contact.name === 'kept') &&
-    !store.today?.redLock,
+    !store.isLocked,
 )
 </script>
 
@@ -40,7 +40,7 @@ const mayStartNow = computed(
     }}</NoticeBox>
     <NoticeBox v-else-if="store.contact.name === 'kept'" tone="plain">{{ t('offline') }}</NoticeBox>
 
-    <template v-if="store.today?.redLock">
+    <template v-if="store.isLocked && store.today">
       <section class="card locked">
         <h2>{{ t('locked') }}</h2>
         <p>{{ t('lockedLead') }}</p>
@@ -86,11 +86,7 @@ const mayStartNow = computed(
     <button v-if="store.contact.name !== 'fresh'" class="big" @click="store.refresh()">
       {{ t('retry') }}
     </button>
-    <button
-      v-if="store.today?.program && !store.today.redLock"
-      class="big stop"
-      @click="store.somethingWrong()"
-    >
+    <button v-if="store.today?.program && !store.isLocked" class="big stop" @click="store.somethingWrong()">
       {{ t('wrong') }}
     </button>
     <footer class="soft small">

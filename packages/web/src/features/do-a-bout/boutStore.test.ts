@@ -176,6 +176,27 @@ describe('a bout on the phone', () => {
 
 describe('what a red flag asks for', () => {
   it.each([
+    ['without signal', offline],
+    ['refused by the clinic', new ApiProblem(400, 'INPUT_INVALID', 'The bout ends in the future.')],
+  ])('stays locked on a phone whose stop was %s, also after a restart', async (_what, problem) => {
+    const kept = keptInMemory()
+    api.today.mockResolvedValue(todayWith([item('a')]))
+    const store = await phone(kept)
+    api.sendBout.mockRejectedValue(problem)
+    store.somethingWrong()
+    await store.flagged({ flag: 'RF.BONE', act: 'call' })
+    await store.toToday()
+    expect(store.today?.redLock).toBe(false)
+    expect(store.isLocked).toBe(true)
+    expect((await phone(kept)).isLocked).toBe(true)
+    api.sendBout.mockResolvedValue({ id: 'x', receivedAt: '', isNew: true })
+    api.today.mockResolvedValue(todayWith([item('a')], true))
+    await store.sendWaiting(true)
+    await store.refresh()
+    expect([store.waiting, store.refused.length, store.isLocked]).toEqual([0, 0, true])
+  })
+
+  it.each([
     ['RF.VASC', 'emergency'],
     ['RF.NEURO', 'call'],
     ['RF.CRPS', 'gentle'],
@@ -184,7 +205,17 @@ describe('what a red flag asks for', () => {
     store.somethingWrong()
     await store.flagged({ flag, act })
     expect(store.screen).toEqual({ name: 'stopped', act })
-    expect(store.today?.redLock).toBe(true)
+  })
+
+  it('stays locked when the signal is lost between the stop and the next day read', async () => {
+    const kept = keptInMemory()
+    api.today.mockResolvedValueOnce(todayWith([item('a')])).mockRejectedValue(offline)
+    const store = await phone(kept)
+    store.somethingWrong()
+    await store.flagged({ flag: 'RF.BONE', act: 'call' })
+    await store.toToday()
+    expect([store.waiting, store.contact.name, store.isLocked]).toEqual([0, 'kept', true])
+    expect((await phone(kept)).isLocked).toBe(true)
   })
 
   it('the pain that stops is the one the clinic sends, not one the phone knows', async () => {

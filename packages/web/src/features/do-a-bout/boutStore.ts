@@ -73,6 +73,10 @@ export const useBoutStore = defineStore('bout', () => {
     Math.max(1, Math.round(openItems.value.reduce((sum, one) => sum + one.minutesPerBout, 0))),
   )
   const waiting = computed(() => unsent.value.filter((log) => log.refusal === null).length)
+  /** Stopped by the clinic, or by a bout that the clinic has not taken yet: nobody there knows, so nobody can open it. */
+  const isLocked = computed(
+    () => (today.value?.redLock ?? false) || unsent.value.some(({ log }) => log.endedBy === 'stop'),
+  )
   const refused = computed(() => unsent.value.filter((log) => log.refusal !== null))
 
   async function start() {
@@ -269,7 +273,9 @@ export const useBoutStore = defineStore('bout', () => {
   async function stop(flags: RedFlag[], act: RedFlagAct = 'call') {
     isRunning.value = false
     screen.value = { name: 'stopped', act }
-    if (today.value) today.value = { ...today.value, redLock: true }
+    // The day kept for times without signal is locked as well, until the clinic says otherwise.
+    const last = await kept.today()
+    if (last) await kept.keepToday({ ...last.today, redLock: true }, new Date(last.at))
     await log('stop', flags)
   }
   async function save() {
@@ -301,6 +307,7 @@ export const useBoutStore = defineStore('bout', () => {
       items: [...outcomes.value, ...rest],
     }
     await kept.keepLog({ id: boutId, log: entry, refusal: null })
+    unsent.value = await kept.logs()
     const id = boutId
     startedAt = ''
     await refresh()
@@ -330,6 +337,7 @@ export const useBoutStore = defineStore('bout', () => {
     minutes,
     waiting,
     refused,
+    isLocked,
     outcomes,
     painBefore,
     painWorst,
