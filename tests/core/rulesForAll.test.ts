@@ -53,7 +53,7 @@ const PUBLISHED: readonly [section: string, id: string, value: unknown][] = [
   ['A8', 'repair.gap', 3],
   ['A9', 'progression.minDaysPerLoad', 7],
   ['A9', 'progression.topRepetitions', 15],
-  ['A11', 'oedema.scarFromDay', 14],
+  ['A11', 'edema.scarFromDay', 14],
   ['A12', 'thermal.coldMinutes', 10],
   ['A12', 'thermal.insensate', 4.31],
   ['A13', 'bout.maxExercises', 7],

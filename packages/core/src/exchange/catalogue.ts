@@ -1,3 +1,4 @@
+import { allConstants } from '../anatomy/constant.js'
 import { CoreError } from '../errors.js'
 import type { Condition } from '../exercise/condition.js'
 import type { Exercise } from '../exercise/exercise.js'
@@ -90,18 +91,63 @@ export function checkCatalogue(catalogue: Catalogue): void {
       }
     }
   }
+  const ofCode = sourcesOfCode()
   for (const key of catalogue.sources.keys()) {
-    if (!used.has(key) && !SOURCES_OF_CODE.includes(key))
+    if (!used.has(key) && !ofCode.includes(key))
       refuse(`sources.${key}`, 'Expected a source that something rests on; remove it or cite it.')
   }
 }
 
-/** Sources that constants in code rest on, named in their docstrings. */
-export const SOURCES_OF_CODE: readonly string[] = [
-  'A3-RESPONSE',
-  'A13-BOUT',
+/** Sources that code rests on: those of its constants, and those its docstrings name. A test reads both. */
+export function sourcesOfCode(): readonly string[] {
+  return [...new Set([...allConstants().map(({ source }) => source), ...SOURCES_OF_DOCSTRINGS])]
+}
+
+/** Keys that only docstrings name: formulas, grades and tables have no constant of their own. */
+export const SOURCES_OF_DOCSTRINGS: readonly string[] = [
+  'A-RESISTANCE',
   'A16-DOSE',
   'A17-ERROR',
-  'A-RESISTANCE',
+  'A5-NERVE',
   'ASHT-1992',
+  'BECHTOL-1954',
+  'BELL-KROTOSKI-1995',
+  'BUCHHOLZ-1992',
+  'BUCK-GRAMCKO-1976',
+  'COPPIETERS-2009',
+  'COPPIETERS-BUTLER-2008',
+  'CRAWFORD-1984',
+  'DELLON-1981',
+  'DURAN-HOUSER-1975',
+  'FARRAR-2001',
+  'FLOWERS-2002',
+  'FLOWERS-PHEASANT-1988',
+  'GELLMAN-1989',
+  'GROTH-2004',
+  'JAESCHKE-1989',
+  'KAPANDJI-1986',
+  'KLEINERT-VERDAN-1983',
+  'LISTER-1977',
+  'LUNDBORG-RYDEVIK-1973',
+  'MATHIOWETZ-1984',
+  'MATHIOWETZ-1985',
+  'MCGROUTHER-AHMED-1981',
+  'MILLER-1942',
+  'MURUGKAR-2004',
+  'PAGE-2000',
+  'PLEDGE-DECISION',
+  'RIJPKEMA-GIRARD-1991',
+  'SEN-1968',
+  'SILBERNAGEL-2007',
+  'SILFVERSKIOLD-1992',
+  'STOKES-1983',
+  'STRATFORD-1995',
+  'STRICKLAND-1985',
+  'STRICKLAND-1993',
+  'STRICKLAND-GLOGOVAC-1980',
+  'TEXTBOOK-PRACTICE',
+  'THEIL-1950',
+  'THOMEE-1997',
+  'WALL-1992',
+  'WEINSTEIN-1993',
 ]
