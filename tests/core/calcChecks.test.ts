@@ -56,6 +56,8 @@ function expectClose(found: unknown, wanted: unknown, tolerance: number, what: s
 describe('the published checks, through npm run calc', () => {
   const answers = run(readFileSync(checksFile, 'utf8')).answer as Answer[]
 
+  it('are answered alike in this process', () => expect(calculated(checks)).toEqual(answers))
+
   it('are answered in their order', () => {
     expect(answers.map(({ id }) => id)).toEqual(checks.map(({ id }) => id))
     expect(checks).toHaveLength(68)
@@ -306,6 +308,14 @@ describe('what cannot be', () => {
     ['B-06', { tendon: 'FDP', delta: { knee: 10 } }, 'DOCUMENT_INVALID', 'delta.knee'],
     ['B-07', { glide: 5, arm: 0 }, 'MEASUREMENT_OUT_OF_RANGE', 'arm'],
     ['B-09', { wristExtension: 80 }, 'MEASUREMENT_OUT_OF_RANGE', 'wristExtension'],
+    ['B-11', { level: 9 }, 'DOCUMENT_INVALID', '(document)'],
+    ['M-00', { N: 1, lbf: 1 }, 'DOCUMENT_INVALID', '(document)'],
+    ['M-33', { t: [1, 2], y: [1, 'x'] }, 'DOCUMENT_INVALID', 'y.1'],
+    ['B-02', { lengths: [50, 30], angles: [1, 2, 3], pulp: 5 }, 'DOCUMENT_INVALID', 'lengths'],
+    ['B-02', { lengths: [50, 30, 0], angles: [1, 2, 3], pulp: 5 }, 'MEASUREMENT_OUT_OF_RANGE', 'lengths.2'],
+    ['M-40', { arc: [1], functional: [36, 86] }, 'DOCUMENT_INVALID', 'arc'],
+    ['M-40', { arc: [1, 5], functional: [86, 86] }, 'MEASUREMENT_INCONSISTENT', 'functional'],
+    ['M-12', { gf: [300], armMm: 40, angles: [62] }, 'MEASUREMENT_INCONSISTENT', 'angles'],
     ['B-12', { strands: 3, day: 7 }, 'MEASUREMENT_INCONSISTENT', 'strands'],
     ['B-12', { strands: 4, day: 85 }, 'MEASUREMENT_OUT_OF_RANGE', 'day'],
     ['B-13', { strands: 4, day: 7, level: 9 }, 'MEASUREMENT_OUT_OF_RANGE', 'level'],

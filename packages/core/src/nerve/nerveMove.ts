@@ -98,7 +98,7 @@ const PAIRS: readonly (readonly [keyof NerveMoves, keyof NerveMoves])[] = [
   ['neckSideBendAway', 'wristFlexion'],
   ['elbowFlexion', 'wristFlexion'],
 ]
-const COMFORTABLE: NerveMoves = { neckSideBendAway: 30, elbowFlexion: 90, wristFlexion: 50 }
+const COMFORTABLE: NerveMoves = { neckSideBendAway: 30, elbowFlexion: 60, wristFlexion: 50 }
 
 /**
  * Sliders for a sore site, best first: of the pairs of joints that balance, the one whose joints lie furthest from the
