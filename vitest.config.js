@@ -18,6 +18,8 @@ export default defineConfig({
           name: 'core',
           include: ['packages/core/src/**/*.test.ts', 'tests/core/**/*.test.ts'],
           environment: 'node',
+          // Sweeps over all protocols take seconds; a busy machine must not turn them into failures.
+          testTimeout: 60_000,
         },
       },
       {
