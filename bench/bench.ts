@@ -22,6 +22,7 @@ import { systemClock } from '../packages/server/src/clock.js'
 import { Database } from '../packages/server/src/data/database.js'
 import { newId } from '../packages/server/src/data/ids.js'
 import { readSettings } from '../packages/server/src/settings.js'
+import { measures } from './measures.js'
 
 /**
  * `npm run bench`: speed and memory as ratios to a baseline measured in the same run, so that a slow machine does not
@@ -284,4 +285,5 @@ function print(name: string, text: string) {
 verdicts()
 signatureVerdicts()
 caseDocuments()
+measures([...catalogue.exercises.values()], print)
 await uploads()

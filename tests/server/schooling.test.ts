@@ -1,5 +1,5 @@
-import { surgeonsClearances } from '@pledge/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { referralFor } from '../builders/referral.js'
 import { catalogue } from '../core/shippedCatalogue.js'
 import {
   newId,
@@ -20,33 +20,8 @@ beforeAll(async () => {
 afterAll(() => clinic.close())
 
 /** A patient 21 days after surgery, with every clearance of the surgeon. */
-async function refer(protocolId: string, changes: object = {}): Promise<string> {
-  const protocol = catalogue.protocols.get(protocolId)!
-  const answer = await noor.send('POST', '/api/referrals', {
-    name: `Patient of ${protocolId}`,
-    birthDate: '1970-05-01',
-    dominantHand: 'right',
-    language: 'en',
-    hasLatexAllergy: false,
-    hasAdhesiveAllergy: false,
-    conditionId: protocol.condition,
-    protocolId,
-    side: 'left',
-    digits: ['ring'],
-    selection: protocol.select.map((one) => ({
-      what: one.name,
-      value: one.kind === 'number' ? one.limit : true,
-    })),
-    injuredOn: '2031-03-21',
-    anchorOn: '2031-03-21',
-    surgeon: 'Dr. P. Hallam-Ito',
-    letterOn: '2031-03-22',
-    clearances: surgeonsClearances(protocol).map(({ text }) => text),
-    restrictions: [],
-    work: '',
-    note: '',
-    ...changes,
-  })
+async function refer(protocolId: string): Promise<string> {
+  const answer = await noor.send('POST', '/api/referrals', referralFor(catalogue.protocols.get(protocolId)!))
   expect(answer.statusCode, answer.body).toBe(201)
   return answer.json().episodeId
 }
@@ -98,7 +73,7 @@ describe('windows moved by a therapist', () => {
   })
 
   it('earlier where nothing heals needs no letter', async () => {
-    const id = await refer('CMC-OA', { digits: [] })
+    const id = await refer('CMC-OA')
     const before = await gatesOf(id)
     expect((await move(id, { days: -7 })).statusCode).toBe(201)
     expect(await gatesOf(id)).toEqual(before.map((day) => (day > 21 ? Math.max(21, day - 7) : day)))
@@ -241,7 +216,7 @@ describe('health that bars exercises', () => {
     noor.send('POST', `/api/episodes/${id}/health`, { id: newId(), present, note: '' })
 
   it('is not known until it is asked, then bars or clears; the last answer counts', async () => {
-    const id = await refer('DRF-VLP-EARLY', { digits: [] })
+    const id = await refer('DRF-VLP-EARLY')
     const unasked = await elevate(id)
     expect(unasked.kind).toBe('with-care')
     expect(unasked.reasons.at(-1).text).toMatch(/Not asked yet.*blood clot/)
@@ -255,7 +230,7 @@ describe('health that bars exercises', () => {
   })
 
   it('takes only what it asks: a wound is a finding, not an answer', async () => {
-    const id = await refer('DRF-VLP-EARLY', { digits: [] })
+    const id = await refer('DRF-VLP-EARLY')
     for (const word of ['openWound', 'latex', 'toString', ''])
       expect((await check(id, [word])).statusCode, word).toBe(400)
     expect((await seen(id)).health).toBeNull()

@@ -1,5 +1,6 @@
-import { criterionOf, digitsAsked, surgeonsClearances, type Criterion, type Protocol } from '@pledge/core'
+import { criterionOf, type Protocol } from '@pledge/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { answerTo, referralFor } from '../builders/referral.js'
 import { catalogue } from '../core/shippedCatalogue.js'
 import {
   newId,
@@ -20,35 +21,6 @@ beforeAll(async () => {
 })
 afterAll(() => clinic.close())
 
-const answerTo = (criterion: Criterion) => ({
-  what: criterion.name,
-  value: criterion.kind === 'number' ? criterion.limit : true,
-})
-function referralFor(protocol: Protocol, changes: object = {}) {
-  return {
-    name: `Patient of ${protocol.id}`,
-    birthDate: '1970-05-01',
-    dominantHand: 'right',
-    language: 'en',
-    hasLatexAllergy: false,
-    hasAdhesiveAllergy: false,
-    conditionId: protocol.condition,
-    protocolId: protocol.id,
-    side: 'left',
-    digits:
-      digitsAsked(protocol, catalogue.conditions.get(protocol.condition)!) === 'fingers' ? ['ring'] : [],
-    selection: protocol.select.map(answerTo),
-    injuredOn: '2031-03-21',
-    anchorOn: '2031-03-21',
-    surgeon: 'Dr. P. Hallam-Ito',
-    letterOn: '2031-03-22',
-    clearances: surgeonsClearances(protocol).map(({ text }) => text),
-    restrictions: [],
-    work: '',
-    note: '',
-    ...changes,
-  }
-}
 const school = (id: string) => catalogue.protocols.get(id)!
 async function refer(protocol: Protocol, changes: object = {}): Promise<string> {
   const answer = await noor.send('POST', '/api/referrals', referralFor(protocol, changes))

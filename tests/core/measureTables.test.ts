@@ -1,0 +1,359 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { describe, expect, it } from 'vitest'
+import {
+  BAND_STEPS,
+  calculated,
+  comparedWithNormal,
+  courseOf,
+  FORCE_LADDER,
+  FUNCTIONAL_ARCS,
+  JOINT_READING_LIMITS,
+  MOMENT_ARMS,
+  NERVE_BEDS,
+  NORMAL_MOTION,
+  NORMS_1985,
+  PROVOCATIVE_TESTS,
+  provocativeTestResult,
+  repairStrength,
+  robustSlope,
+  SEGMENT_SHARES,
+  SOURCES_OF_DOCSTRINGS,
+  TRAJECTORIES,
+} from '@pledge/core'
+import { catalogue } from './shippedCatalogue.js'
+
+const data = <T>(name: string): T =>
+  JSON.parse(readFileSync(fileURLToPath(new URL(`checks/data/${name}.json`, import.meta.url)), 'utf8')) as T
+
+// Source: the tables published with the specification as data files; core's own were written apart from them.
+describe('a table of core is the published one', () => {
+  it('expected bands', () => {
+    const published =
+      data<Record<string, { unit: string; anchors: Record<string, number[]> }>>('trajectories')
+    const { note: _note, ...series } = published
+    expect(Object.keys(TRAJECTORIES).sort()).toEqual(Object.keys(series).sort())
+    for (const [name, { unit, anchors }] of Object.entries(series)) {
+      expect(TRAJECTORIES[name]!.unit).toBe(unit)
+      expect(TRAJECTORIES[name]!.anchors).toEqual(
+        Object.entries(anchors).map(([week, band]) => [Number(week), ...band]),
+      )
+    }
+  })
+
+  /** Motions as published, and the sign ours have. */
+  const NERVE_NAMES: Record<string, [string, number]> = {
+    neckContraSideBend: ['neckSideBendAway', 1],
+    shoulderDepression_mm: ['shoulderDepressionMm', 1],
+    shoulderAbduction: ['shoulderAbduction', 1],
+    shoulderExternalRotation: ['shoulderExternalRotation', 1],
+    shoulderInternalRotation: ['shoulderExternalRotation', -1],
+    elbowFlexion: ['elbowFlexion', 1],
+    elbowExtension: ['elbowFlexion', -1],
+    forearmSupination: ['forearmSupination', 1],
+    forearmPronation: ['forearmSupination', -1],
+    wristFlexion: ['wristFlexion', 1],
+    wristExtension: ['wristFlexion', -1],
+    wristUlnarDeviation: ['wristUlnarDeviation', 1],
+    wristRadialDeviation: ['wristUlnarDeviation', -1],
+    fingerMPExtension: ['fingerMcpFlexion', -1],
+    fingerIPExtension: ['fingerIpFlexion', -1],
+    thumbFlexion: ['thumbFlexion', 1],
+  }
+  it.each(['median', 'ulnar', 'radial'] as const)('bed of the %s nerve', (nerve) => {
+    type Published = {
+      L: number
+      joints: Record<string, { s: number; k: number }>
+      sites: Record<string, number>
+    }
+    const published = data<Record<string, Published>>('nerve')[nerve]!
+    const bed = NERVE_BEDS[nerve]
+    expect(bed.lengthMm).toBe(published.L)
+    expect(bed.sites).toEqual(published.sites)
+    const crossings = Object.fromEntries(
+      Object.entries(published.joints).map(([name, { s, k }]) => {
+        const [motion, sign] = NERVE_NAMES[name]!
+        return [motion, { atMm: s, perUnit: sign * k }]
+      }),
+    )
+    expect(bed.crossings).toEqual(crossings)
+  })
+
+  it('moment arms', () => {
+    const joints: Record<string, string> = {
+      MP: 'mcp',
+      PIP: 'pip',
+      DIP: 'dip',
+      CMC: 'cmc',
+      IP: 'ip',
+      wrist: 'wrist',
+    }
+    const { momentArms } = data<{ momentArms: Record<string, Record<string, number>> }>('tendon')
+    const ours = Object.fromEntries(
+      Object.entries(MOMENT_ARMS).map(([tendon, arms]) => [
+        tendon,
+        Object.fromEntries(Object.entries(arms).map(([joint, arm]) => [joint, arm.value])),
+      ]),
+    )
+    const published = Object.fromEntries(
+      Object.entries(momentArms).map(([tendon, arms]) => [
+        tendon,
+        Object.fromEntries(Object.entries(arms).map(([joint, arm]) => [joints[joint]!, arm])),
+      ]),
+    )
+    expect(ours).toEqual(published)
+  })
+
+  it('segment lengths', () => {
+    const published = data<{ buchholz1992: Record<string, Record<string, number>> }>(
+      'hand-chain',
+    ).buchholz1992
+    for (const [digit, [mc, pp, mp, dp]] of Object.entries(SEGMENT_SHARES))
+      expect([mc, pp, mp, dp]).toEqual(
+        ['MC', 'PP', 'MP', 'DP'].map((bone) => published[digit]![bone] ?? null),
+      )
+  })
+
+  it('bands by step', () => {
+    const published = data<Record<string, number[]>>('bands')
+    const colors = ['yellow', 'red', 'green', 'blue', 'black', 'silver', 'gold']
+    expect(BAND_STEPS).toEqual(colors.map((color) => published[color]))
+  })
+
+  it('norms of grip and pinch', () => {
+    type Row = { age: string; right: { mean: number; sd: number }; left: { mean: number; sd: number } }
+    const { tables } = data<{ tables: Record<string, Record<string, Row[]>> }>('grip-pinch-norms-1985')
+    for (const [test, bySex] of Object.entries(NORMS_1985))
+      for (const [sex, rows] of Object.entries(bySex)) {
+        const published = tables[test]![sex]!.filter(({ age }) => age !== 'all')
+        expect(rows).toEqual(
+          published.map(({ age, right, left }) => ({
+            fromAge: Number.parseInt(age, 10),
+            toAge: age.endsWith('+') ? null : Number(age.split('-')[1]),
+            right: [right.mean, right.sd],
+            left: [left.mean, left.sd],
+          })),
+        )
+      }
+  })
+
+  // Copied by hand from the text of the specification.
+  it('functional arcs, normal ranges, limits and the ladder of force', () => {
+    expect(Object.values(FUNCTIONAL_ARCS).map(({ value }) => value)).toEqual([
+      [-30, 5],
+      [-35, 10],
+      [-40, 40],
+      [30, 130],
+      [-50, 50],
+      [33, 73],
+      [36, 86],
+      [20, 61],
+      [10, 32],
+      [2, 43],
+    ])
+    expect(Object.values(NORMAL_MOTION).map(([asht]) => asht)).toEqual([
+      80, 70, 20, 30, 80, 80, 150, 90, 100, 70, 50, 80,
+    ])
+    expect(Object.values(NORMAL_MOTION).map(([, , ama]) => ama)).toEqual([
+      60, 60, 20, 30, 80, 80, 140, 90, 100, 70, 60, 80,
+    ])
+    expect(Object.values(JOINT_READING_LIMITS).map(({ hard, soft }) => [...hard, ...soft])).toEqual([
+      [-60, 120, -45, 100],
+      [-40, 130, -20, 115],
+      [-40, 110, -20, 90],
+      [-60, 90, -30, 75],
+      [-50, 110, -30, 90],
+      [-25, 165, -15, 150],
+    ])
+    expect(FORCE_LADDER.map(({ newtons }) => newtons)).toEqual([
+      [1, 4, 9],
+      [1, 3, 10],
+      [2, 6, 34],
+      [3, 9, 35],
+      [8, 24, 50],
+      [15, 30, 50],
+      [20, 45, 70],
+      [30, 60, 120],
+    ])
+  })
+})
+
+// Source: valid ranges by id in the specification: the last value that is taken, and the first that is not.
+it.each<[string, (value: number) => object, number, number]>([
+  ['M-03', (tam) => ({ tam, other: 260 }), 330, 330.1],
+  ['M-03', (tam) => ({ tam, other: 260 }), -30, -30.1],
+  ['M-05f', (distanceCm) => ({ distanceCm, extensionDeficit: 0, tam: 100 }), 15, 15.1],
+  ['M-05f', (tam) => ({ distanceCm: 1, extensionDeficit: 0, tam }), -30, -30.1],
+  ['M-05t', (ipFlexion) => ({ ipFlexion, extensionDeficit: 0, tam: 50 }), 110, 110.1],
+  ['M-06-miller', (lag) => ({ lag, flexionLoss: 0 }), 120, 120.1],
+  ['M-06-kleinert', (distanceCm) => ({ distanceCm, extensionDeficit: 0 }), 15, 15.1],
+  ['M-08', (now) => ({ previous: 40, now }), 240, 240.1],
+  ['M-09', (distanceMm) => ({ distanceMm }), 150, 150.1],
+  ['M-09', (distanceMm) => ({ distanceMm }), 0, -0.1],
+  ['M-10', (score) => ({ score }), 10, 11],
+  ['M-10', (score) => ({ score }), 0, -1],
+  ['M-11', (imd) => ({ imd, a: 100, b: 100 }), 120, 120.1],
+  ['M-11', (a) => ({ imd: 60, a, b: 60 }), 110, 110.1],
+  ['M-11', (a) => ({ imd: 50, a, b: 45 }), 20, 19.9],
+  ['M-12', (gf) => ({ gf: [gf, 900], armMm: 40, angles: [1, 2] }), 50, 49.9],
+  ['M-12', (gf) => ({ gf: [300, gf], armMm: 40, angles: [1, 2] }), 2000, 2000.1],
+  ['M-12', (armMm) => ({ gf: [300, 900], armMm, angles: [1, 2] }), 10, 9.9],
+  ['M-13', (pipFlexMpFlexed) => ({ pipFlexMpFlexed, pipFlexMpExtended: 0 }), 130, 130.1],
+  ['M-14', (trial) => ({ trials: [trial], unit: 'kgf' }), 120, 120.1],
+  ['M-14', (trial) => ({ trials: [trial], unit: 'kgf' }), 0, -0.1],
+  ['M-17', (injured) => ({ injured, other: 40, injuredDominant: true, handedness: 'left' }), 120, 120.1],
+  ['M-18', (now) => ({ before: 5, now }), 10, 11],
+  ['M-20', (rating) => ({ rating }), -7, -7.1],
+  ['M-21', (cm) => ({ circumferencesCm: [cm, 20], stepCm: 4 }), 60, 60.1],
+  ['M-21', (cm) => ({ circumferencesCm: [cm, 20], stepCm: 4 }), 3, 2.9],
+  ['M-21', (stepCm) => ({ circumferencesCm: [20, 20], stepCm }), 10, 10.1],
+  ['M-21', (stepCm) => ({ circumferencesCm: [20, 20], stepCm }), 1, 0.9],
+  ['M-24', (mm) => ({ mm }), 25, 26],
+  ['M-24', (mm) => ({ mm }), 2, 1],
+  ['M-25', (days) => ({ days }), 1500, 1500.1],
+  ['M-25', (rate) => ({ days: 90, rate }), 3, 3.1],
+  ['M-25', (rate) => ({ days: 90, rate }), 0.5, 0.4],
+  ['M-25', (latency) => ({ days: 90, latency }), 60, 60.1],
+  ['M-26', (se) => ({ se, sp: 0.5, prior: 0.5 }), 1, 1.1],
+  ['M-26', (se) => ({ se, sp: 0.5, prior: 0.5 }), 0, -0.1],
+  ['M-26', (sp) => ({ se: 0.5, sp, prior: 0.5 }), 1, 1.1],
+  ['M-26', (prior) => ({ se: 0.5, sp: 0.5, prior }), 0.99, 1],
+  ['M-31', (icc) => ({ sd: 5, icc }), 1, 1.01],
+  ['M-31', (sd) => ({ sd, icc: 0.5 }), 0, -0.1],
+  ['M-41', (alpha) => ({ fe: 1, rud: 1, alpha }), 90, 90.1],
+  ['B-01', (handLength) => ({ digit: 'index', handLength }), 240, 240.1],
+  ['B-01', (handLength) => ({ digit: 'index', handLength }), 120, 119.9],
+  ['B-04', (pip) => ({ pip }), 110, 110.1],
+  ['B-05', (r) => ({ r, deg: 5 }), 110, 110.1],
+  ['B-05', (r) => ({ r, deg: 5 }), 30, 29.9],
+  ['B-05', (deg) => ({ r: 80, deg }), 45, 45.1],
+  ['B-06', (MP) => ({ tendon: 'FDP', delta: { MP } }), 150, 150.1],
+  ['B-07', (arm) => ({ glide: 5, arm }), 0.1, 0.09],
+  ['B-09', (wristExtension) => ({ wristExtension }), 70, 70.1],
+  ['B-09', (wristExtension) => ({ wristExtension }), -70, -70.1],
+  ['B-10', (pip) => ({ pip, dip: 0, repaired: true }), 110, 110.1],
+  ['B-12', (day) => ({ strands: 4, day }), 84, 84.1],
+  ['B-12', (day) => ({ strands: 4, day }), 0, -0.1],
+  ['B-12', (strands) => ({ strands, day: 5 }), 8, 10],
+  ['B-12', (e) => ({ strands: 4, day: 5, e }), 0.5, 0.51],
+  ['B-13', (level) => ({ strands: 4, day: 5, level }), 8, 9],
+  ['B-13', (level) => ({ strands: 4, day: 5, level }), 1, 0],
+  ['B-14', (force) => ({ force, phi: 0.3, d: 50, r: 10, m: 0 }), 500, 500.1],
+  ['B-14', (phi) => ({ force: 30, phi, d: 50, r: 10, m: 0 }), 1, 1.1],
+  ['B-14', (m) => ({ force: 30, phi: 0.3, d: 50, r: 10, m }), 0.9, 0.91],
+  ['B-15', (pinchKgf) => ({ pinchKgf }), 25, 25.1],
+  ['B-16', (day) => ({ day }), 3650, 3651],
+  ['B-18', (site) => ({ nerve: 'median', moves: { elbowExtension: 90 }, site }), 750, 750.1],
+  ['B-19', (elbowExtension) => ({ nerve: 'median', moves: { elbowExtension } }), 165, 165.1],
+  ['B-20', (strain) => ({ strain }), 50, 50.1],
+  ['B-21', (hoursPerDay) => ({ hoursPerDay, days: 6 }), 24, 24.1],
+  ['B-21', (days) => ({ hoursPerDay: 6, days }), 90, 90.1],
+  ['B-22', (a) => ({ t: 5, tau: 10, a }), 1, 1.1],
+  ['B-23', (hold) => ({ hold, reps: 5, sets: 3, perDay: 3 }), 60, 60.1],
+  ['B-23', (hold) => ({ hold, reps: 5, sets: 3, perDay: 3 }), 1, 0.9],
+  ['B-23', (reps) => ({ hold: 5, reps, sets: 3, perDay: 3 }), 50, 51],
+  ['B-23', (sets) => ({ hold: 5, reps: 5, sets, perDay: 3 }), 10, 11],
+  ['B-23', (perDay) => ({ hold: 5, reps: 5, sets: 3, perDay }), 12, 13],
+  ['B-25', (reps) => ({ kg: 5, reps }), 15, 16],
+  ['B-26', (length) => ({ colour: 'red', rest: 40, length }), 140, 140.1],
+  ['B-26', (length) => ({ colour: 'red', rest: 40, length }), 40, 39.9],
+  ['B-27', (mm) => ({ kg: 1, mm }), 500, 500.1],
+  ['B-27', (deg) => ({ kg: 1, mm: 80, deg }), 90, 90.1],
+  ['B-28', (peak) => ({ before: 2, peak, after: 2 }), 10, 10.1],
+])('%s takes its last value and refuses the next: %s', (calc, input, last, beyond) => {
+  const [taken, refused] = calculated([
+    { id: 'taken', calc, input: input(last) },
+    { id: 'refused', calc, input: input(beyond) },
+  ])
+  expect(taken).not.toHaveProperty('error')
+  expect(refused).toHaveProperty('error.code', expect.stringMatching(/^MEASUREMENT/))
+})
+
+describe('trends at their borders', () => {
+  it('a plateau needs five visits over 21 days', () => {
+    const flat = (days: number[]) =>
+      courseOf(
+        days,
+        days.map(() => 60),
+        7,
+      ).course
+    expect(flat([0, 5, 10, 15, 21])).toBe('plateau')
+    expect(flat([0, 5, 10, 15, 20])).toBe('insufficient')
+    expect(flat([0, 7, 14, 21])).toBe('insufficient')
+  })
+  it('a drift that reaches the error within the horizon is no plateau', () => {
+    // Slopes of +0.25 and −0.25 a day bound the interval: 7 over 28 days.
+    const days = [0, 4, 8, 12, 16, 20, 24]
+    const values = [0, 1, 0, 1, 0, 1, 0]
+    const { low, high } = robustSlope(days, values)
+    expect(courseOf(days, values, Math.max(-low, high) * 28).course).toBe('uncertain')
+    expect(courseOf(days, values, Math.max(-low, high) * 28 + 0.01).course).toBe('plateau')
+  })
+  // Source: SEN-1968, written out a second time: Var = [n(n−1)(2n+5) − Σ c(c−1)(2c+5)] / 18.
+  it('the interval is the one of the formula, with ties and without', () => {
+    for (let n = 5; n <= 16; n += 1)
+      for (const tied of [false, true]) {
+        const days = [...Array(n).keys()].map((day) => day * 3)
+        const values = days.map((day, index) =>
+          tied ? Math.floor(index / 2) * 5 : Math.sin(index * 1.7) * 9 + day,
+        )
+        const slopes: number[] = []
+        for (let i = 0; i < n; i += 1)
+          for (let j = i + 1; j < n; j += 1) slopes.push((values[j]! - values[i]!) / (days[j]! - days[i]!))
+        slopes.sort((a, b) => a - b)
+        const groups = [...new Set(values)].map((value) => values.filter((one) => one === value).length)
+        let variance = n * (n - 1) * (2 * n + 5)
+        for (const c of groups) variance -= c * (c - 1) * (2 * c + 5)
+        const half = (slopes.length - 1.96 * Math.sqrt(variance / 18)) / 2
+        const k = half - Math.floor(half) > 0.5 ? Math.ceil(half) : Math.floor(half)
+        const found = robustSlope(days, values)
+        if (k < 1) expect(found.low).toBe(-Infinity)
+        else expect([found.low, found.high]).toEqual([slopes[k - 1], slopes[slopes.length - k]])
+      }
+  })
+})
+
+describe('tests and normal ranges', () => {
+  it('a positive test raises the probability, a negative one lowers it', () => {
+    for (const name of Object.keys(PROVOCATIVE_TESTS) as (keyof typeof PROVOCATIVE_TESTS)[]) {
+      expect(provocativeTestResult(name, true, 0.4).probability, name).toBeGreaterThan(0.4)
+      expect(provocativeTestResult(name, false, 0.4).probability, name).toBeLessThan(0.4)
+      expect(catalogue.sources.has(PROVOCATIVE_TESTS[name].source), name).toBe(true)
+    }
+    // Source: carpal compression, the specification's example: 79.0 and 30.3 %.
+    expect(provocativeTestResult('carpalCompression', true, 0.5).probability).toBeCloseTo(0.79, 3)
+    expect(provocativeTestResult('carpalCompression', false, 0.5).probability).toBeCloseTo(0.303, 3)
+  })
+  it('names the table it compares with, and knows nothing of what was not measured', () => {
+    expect(comparedWithNormal('wristFlexion', 60, 'AMA')).toEqual({
+      table: 'AMA',
+      normalDeg: 60,
+      percent: 100,
+    })
+    expect(comparedWithNormal('wristFlexion', 60)).toMatchObject({ table: 'ASHT', percent: 75 })
+    expect(comparedWithNormal('dipFlexion', 45, 'AAOS')!.percent).toBe(50)
+    expect(comparedWithNormal('wristFlexion', null)).toBeNull()
+  })
+  it('a repair is weakest after a week and doubles by twelve', () => {
+    const { classicN } = repairStrength(4, 0)
+    expect(repairStrength(4, 7).classicN / classicN).toBeCloseTo(0.5, 9)
+    expect(repairStrength(4, 84).classicN / classicN).toBeCloseTo(2, 9)
+    expect(repairStrength(4, 21).classicN / classicN).toBeCloseTo(0.667, 9)
+    expect(repairStrength(4, 84).earlyMotionN / classicN).toBeCloseTo(2.5, 9)
+    expect(repairStrength(4, 42).earlyMotionN / classicN).toBeCloseTo(1.4, 9)
+    expect(repairStrength(4, 14).earlyMotionN / classicN).toBeCloseTo(0.95, 9)
+  })
+})
+
+it('the list of sources that docstrings name is the one they name', () => {
+  const root = fileURLToPath(new URL('../../packages/core/src', import.meta.url))
+  const named = new Set<string>()
+  for (const file of readdirSync(root, { recursive: true, encoding: 'utf8' }).filter(
+    (name) => name.endsWith('.ts') && !name.endsWith('.test.ts'),
+  ))
+    for (const [comment] of readFileSync(join(root, file), 'utf8').matchAll(/\/\*\*[\s\S]*?\*\//g))
+      for (const [key] of comment.matchAll(/\b[A-Z][A-Z0-9]*(?:-[A-Z0-9]+)*-(?:\d{4}|[A-Z]+)\b/g))
+        if (catalogue.sources.has(key)) named.add(key)
+  expect([...named].sort()).toEqual([...SOURCES_OF_DOCSTRINGS].sort())
+})
