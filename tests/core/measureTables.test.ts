@@ -7,19 +7,30 @@ import {
   calculated,
   comparedWithNormal,
   courseOf,
+  errorOfMeasure,
+  extrinsicFlexorTightness,
   FORCE_LADDER,
   FUNCTIONAL_ARCS,
+  functionalCoverage,
   JOINT_READING_LIMITS,
+  MEASURE_ERRORS,
   MOMENT_ARMS,
   NERVE_BEDS,
+  NORMAL_IP_ARC,
   NORMAL_MOTION,
+  NORMAL_TOTALS,
   NORMS_1985,
+  obliqueTightness,
   PROVOCATIVE_TESTS,
   provocativeTestResult,
   repairStrength,
   robustSlope,
   SEGMENT_SHARES,
+  slidesLeft,
   SOURCES_OF_DOCSTRINGS,
+  suggestedSliders,
+  tendonExcursionMm,
+  tendonTravelMm,
   TRAJECTORIES,
 } from '@pledge/core'
 import { catalogue } from './shippedCatalogue.js'
@@ -224,6 +235,10 @@ it.each<[string, (value: number) => object, number, number]>([
   ['M-41', (alpha) => ({ fe: 1, rud: 1, alpha }), 90, 90.1],
   ['B-01', (handLength) => ({ digit: 'index', handLength }), 240, 240.1],
   ['B-01', (handLength) => ({ digit: 'index', handLength }), 120, 119.9],
+  ['B-02', (pulp) => ({ lengths: [50, 30, 20], angles: [0, 0, 0], pulp }), 20, 20.1],
+  ['B-22', (tau) => ({ t: 5, tau, a: 0.5 }), 0.001, 0],
+  ['M-17', (injured) => ({ injured, other: 40, injuredDominant: true, handedness: 'left' }), 0, -0.1],
+  ['M-17', (other) => ({ injured: 10, other, injuredDominant: true, handedness: 'left' }), 0, -0.1],
   ['B-04', (pip) => ({ pip }), 110, 110.1],
   ['B-05', (r) => ({ r, deg: 5 }), 110, 110.1],
   ['B-05', (r) => ({ r, deg: 5 }), 30, 29.9],
@@ -268,6 +283,69 @@ it.each<[string, (value: number) => object, number, number]>([
   ])
   expect(taken).not.toHaveProperty('error')
   expect(refused).toHaveProperty('error.code', expect.stringMatching(/^MEASUREMENT/))
+})
+
+describe('what the tables leave to say', () => {
+  it('normal sums', () => {
+    expect([NORMAL_TOTALS.finger.value, NORMAL_TOTALS.thumb.value, NORMAL_IP_ARC.value]).toEqual([
+      260, 140, 175,
+    ])
+  })
+  it('an arc without width covers nothing, and is no mistake', () =>
+    expect(functionalCoverage([50, 50], [36, 86])).toBe(0))
+  it('a difference is the one between the two positions', () => {
+    expect(obliqueTightness(60, 45)!.differenceDeg).toBe(15)
+    expect(extrinsicFlexorTightness(10, 40)!.differenceDeg).toBe(-30)
+  })
+  // Source: the specification's table of measurement error.
+  it('each measure has its error, by another rater more, at home twice that', () => {
+    expect(errorOfMeasure('fingerJoint', 'same')).toEqual({ sem: 1.8, mdc95: 5, confidence: 'medium' })
+    expect(errorOfMeasure('fingerJoint', 'other')).toEqual({ sem: 2.9, mdc95: 8, confidence: 'medium' })
+    expect(errorOfMeasure('fingerJoint', 'home')).toEqual({ sem: 5.8, mdc95: 16, confidence: 'low' })
+    expect(Object.values(MEASURE_ERRORS).map(({ mdc95 }) => mdc95)).toEqual([
+      [7, 10],
+      [8, 11],
+      [7, 10],
+      [6, 8],
+      [8, 12],
+      [6, 9],
+      [5, 8],
+      [6, 8],
+      [12, 20],
+    ])
+    // MDC95 is 2.772 SEM, rounded to whole units.
+    for (const { sem, mdc95 } of Object.values(MEASURE_ERRORS))
+      sem.forEach((one, index) => expect(Math.abs(2.772 * one - mdc95[index]!)).toBeLessThan(0.55))
+  })
+  // Source: A5: 5, 20 and 45 slides a day over all variants.
+  it('variants of a slide share the budget of the day', () => {
+    expect(
+      (['high', 'mod', 'low'] as const).map((irritability) => slidesLeft(irritability, { a: 3, b: 1 })),
+    ).toEqual([1, 16, 41])
+    expect(slidesLeft('high', { a: 9 })).toBe(0)
+    expect(() => slidesLeft('low', { a: -1 })).toThrow(/done\.a/)
+  })
+  it('the nearest joint of a suggested slide is as far as it is', () => {
+    // Median: neck at 20, elbow at 330, wrist at 590 mm.
+    for (const { moves, nearestJointMm } of suggestedSliders('median', 500, 'mod')) {
+      const places = { neckSideBendAway: 20, elbowFlexion: 330, wristFlexion: 590 }
+      const far = Object.keys(moves).map((motion) => Math.abs(places[motion as 'elbowFlexion'] - 500))
+      expect(nearestJointMm).toBe(Math.min(...far))
+    }
+    expect(suggestedSliders('median', 500, 'mod').length).toBeGreaterThan(1)
+  })
+  it.each([
+    ['wristFlexion', 'wrist', 'FDP'],
+    ['mcpFlexion', 'mcp', 'FDS'],
+    ['pipFlexion', 'pip', 'EDC'],
+    ['dipFlexion', 'dip', 'FDP'],
+    ['wristFlexion', 'wrist', 'FPL'],
+    ['thumbMcpFlexion', 'mcp', 'EPL'],
+    ['thumbIpFlexion', 'ip', 'EPL'],
+  ] as const)('%s moves a tendon by its %s: %s', (angle, joint, tendon) => {
+    const travel = tendonTravelMm({ start: { [angle]: 10 }, shapes: [{ [angle]: 40 }] })[tendon]
+    expect(travel).toBeCloseTo(tendonExcursionMm(tendon, { [joint]: 30 }), 9)
+  })
 })
 
 describe('trends at their borders', () => {

@@ -1,5 +1,5 @@
 import { contradiction, wholeWithin, within } from '../anatomy/checked.js'
-import { decided, published } from '../anatomy/constant.js'
+import { published } from '../anatomy/constant.js'
 import { forceIn, NEWTONS_PER_KGF } from '../strength/forceUnits.js'
 
 /** Degrees a responsive joint gains in a day at its end range. */
@@ -123,10 +123,3 @@ export function weightMomentNm(weightKg: number, distanceMm: number, fromHorizon
   within(fromHorizontalDeg, 'deg', [-90, 90], 'degrees')
   return weightKg * NEWTONS_PER_KGF * (distanceMm / 1000) * Math.cos((fromHorizontalDeg * Math.PI) / 180)
 }
-
-/** Slides of a nerve a day over all variants, by irritability. Source: A5-NERVE (medium). */
-export const NERVE_BUDGET = {
-  high: decided(5, 'a day'),
-  mod: decided(20, 'a day'),
-  low: decided(45, 'a day'),
-} as const
