@@ -9,7 +9,10 @@ import {
 } from '@pledge/core'
 
 const CALLS = 250
-const joint = (flexedEndDeg: number, extendedEndDeg: number): JointReading => ({ flexedEndDeg, extendedEndDeg })
+const joint = (flexedEndDeg: number, extendedEndDeg: number): JointReading => ({
+  flexedEndDeg,
+  extendedEndDeg,
+})
 
 /** Milliseconds and bytes of one call, each the least of several rounds: collections and other programs only add. */
 function costOf(work: () => void): { milliseconds: number; bytes: number } {
@@ -51,7 +54,11 @@ export function measures(exercises: readonly Exercise[], print: (name: string, t
   }
   const works = [
     ['TAM of a full hand', () => hand.forEach((digit) => (kept += totalMotion(digit).totalDeg ?? 0)), 4],
-    [`all tendons, ${CALLS} exercises`, () => postures.forEach((one) => (kept += tendonTravelMm(one).FDP)), CALLS],
+    [
+      `all tendons, ${CALLS} exercises`,
+      () => postures.forEach((one) => (kept += tendonTravelMm(one).FDP)),
+      CALLS,
+    ],
     [
       `${CALLS} nerve moves`,
       () => moves.forEach((one, place) => (kept += classifiedNerveMove(nerves[place % 3]!, one).netMm)),
