@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { bindProtocol, CoreError, restartedDay, type Protocol, type Rule } from '@pledge/core'
+import { bindProtocol, restartedDay, type Protocol, type Rule } from '@pledge/core'
+import { refusalOf } from '../builders/refusal.js'
 import { catalogue } from './shippedCatalogue.js'
 
 const of = (id: string) => catalogue.protocols.get(id)!
@@ -9,15 +10,6 @@ const rulesOf = (protocol: Protocol): Rule[] => [
 ]
 const bound = (id: string, changes: Partial<Parameters<typeof bindProtocol>[1]>) =>
   bindProtocol(of(id), { variant: null, values: {}, shifts: [], ...changes })
-const refusalOf = (work: () => unknown): CoreError => {
-  try {
-    work()
-  } catch (error) {
-    if (error instanceof CoreError) return error
-    throw error
-  }
-  throw new Error('It was accepted.')
-}
 
 describe('a protocol with the variant of a patient', () => {
   it('a bony mallet is free two weeks sooner, and the first window still begins on day 0', () => {

@@ -3,7 +3,6 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
 import {
-  CoreError,
   daysBehind,
   isStopPain,
   joinRules,
@@ -16,6 +15,7 @@ import {
   reviewOverdueDays,
   YELLOW_FLAGS,
 } from '@pledge/core'
+import { refusalOf } from '../builders/refusal.js'
 import { parseYaml } from '../../packages/server/src/catalogue/loadCatalogue.js'
 import { caseOf, catalogue, catalogueDirectory } from './shippedCatalogue.js'
 
@@ -178,16 +178,6 @@ describe('a file of rules that does not hold', () => {
     expect(changed).not.toEqual(texts)
     return () => joinRules(changed.map((text) => readRuleFile(parseYaml(text))))
   }
-  const refusal = (work: () => unknown): CoreError => {
-    try {
-      work()
-    } catch (error) {
-      if (error instanceof CoreError) return error
-      throw error
-    }
-    throw new Error('It was accepted.')
-  }
-
   it('holds as shipped', () => {
     expect(joinRules(texts.map((text) => readRuleFile(parseYaml(text))))).toEqual(rules)
   })
@@ -232,7 +222,7 @@ describe('a file of rules that does not hold', () => {
     ['a range that falls', '[6, 8]', '[8, 6]', 'value', 'a range [from, to]'],
     ['a patient text in one language', /^ +es: 'Piel roja.*\n/m, '', 'red.1.home.es', 'a text'],
   ])('%s is refused with its place', (_what, from, to, path, expected) => {
-    const { path: at, message } = refusal(spoilt(from, to))
+    const { path: at, message } = refusalOf(spoilt(from, to))
     expect(at).toContain(path)
     expect(message).toContain(expected)
   })

@@ -11,6 +11,7 @@ import {
   surgeonsClearances,
 } from '@pledge/core'
 import * as schemas from '@pledge/core/schemas'
+import { referralFor } from '../builders/referral.js'
 import { catalogue } from './shippedCatalogue.js'
 
 const ID = '01J9ZZZZZZZZZZZZZZZZZZZZZZ'
@@ -30,29 +31,11 @@ function refusals(schema: Schema, value: unknown): Record<string, string> {
 const bad = (schema: Schema, good: object, changes: object) =>
   Object.keys(refusals(schema, { ...good, ...changes }))
 
-const referral = {
-  name: 'Bente Okonjo',
-  birthDate: '1970-05-01',
-  dominantHand: 'right',
-  language: 'en',
-  hasLatexAllergy: false,
-  hasAdhesiveAllergy: false,
-  conditionId: 'distal-radius-fracture',
-  protocolId: 'DRF-CAST',
-  side: 'left',
-  variant: null,
-  values: {},
-  digits: [],
+const referral = referralFor(catalogue.protocols.get('DRF-CAST')!, {
   selection: [{ what: 'strands', value: 4 }],
-  injuredOn: '2031-03-21',
   anchorOn: '2031-03-22',
-  surgeon: 'Dr. P. Hallam-Ito',
   letterOn: '2031-03-23',
-  clearances: ['ord.therapy'],
-  restrictions: [],
-  work: '',
-  note: '',
-}
+})
 
 describe('a referral', () => {
   it('is taken as a clinic writes it', () => expect(refusals(schemas.newReferral, referral)).toEqual({}))

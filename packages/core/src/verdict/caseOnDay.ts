@@ -24,6 +24,20 @@ export interface CaseOnDay {
 /** Supposes that every criterion is met: for days ahead, never for a verdict of today. */
 export const EVERYTHING_MET: FactBook = { status: () => ({ name: 'met' }) }
 
+/** A case in whose way nothing stands but time: for the first days of a protocol, never for a verdict of today. */
+export function unhinderedCase(protocol: Protocol): CaseOnDay {
+  return {
+    protocol,
+    day: 0,
+    facts: EVERYTHING_MET,
+    digits: [],
+    states: [],
+    orders: [],
+    redLock: false,
+    reviewOverdueDays: 0,
+  }
+}
+
 /** Criteria that a live state contradicts, whatever was recorded. */
 const CONTRADICTED: Readonly<Partial<Record<State, readonly string[]>>> = {
   'state.flare': ['state.quiet'],

@@ -3,7 +3,7 @@ import type { Protocol } from '../protocol/protocol.js'
 import type { Act } from '../protocol/vocabulary.js'
 import type { MilestoneRule } from '../rules/crossCutting.js'
 import { openingDay } from './assess.js'
-import { EVERYTHING_MET } from './caseOnDay.js'
+import { unhinderedCase } from './caseOnDay.js'
 import { IDLE_SIGNATURE } from './signature.js'
 
 /** A return to daily life, work or sport under one protocol. */
@@ -19,23 +19,12 @@ export interface Milestone {
 /** The returns to daily life, work and sport of a protocol as bound to a patient, the earliest first. */
 export function milestones(protocol: Protocol, rules: readonly MilestoneRule[]): Milestone[] {
   const days = (milestone: Milestone) => milestone.fromDay ?? Number.POSITIVE_INFINITY
+  const state = unhinderedCase(protocol)
   return rules
     .map(({ act, needs }) => ({
       act,
       name: ACT_NAMES[act],
-      fromDay: openingDay(
-        { ...IDLE_SIGNATURE, acts: [act] },
-        {
-          protocol,
-          day: 0,
-          facts: EVERYTHING_MET,
-          digits: [],
-          states: [],
-          orders: [],
-          redLock: false,
-          reviewOverdueDays: 0,
-        },
-      ),
+      fromDay: openingDay({ ...IDLE_SIGNATURE, acts: [act] }, state),
       needs,
     }))
     .sort((a, b) => days(a) - days(b))

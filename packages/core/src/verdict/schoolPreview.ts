@@ -2,7 +2,7 @@ import { UNBOUND, bindProtocol, type Binding } from '../protocol/bindProtocol.js
 import type { Protocol } from '../protocol/protocol.js'
 import type { Motion } from '../protocol/vocabulary.js'
 import { openingDay } from './assess.js'
-import { EVERYTHING_MET, type CaseOnDay } from './caseOnDay.js'
+import { unhinderedCase } from './caseOnDay.js'
 import { IDLE_SIGNATURE, type Signature } from './signature.js'
 
 /** First days a school opens, with every criterion met: what tells schools apart. `null`: never by time. */
@@ -35,16 +35,7 @@ export function schoolPreview(protocol: Protocol, binding: Binding = UNBOUND): S
     TELLING.find((one) => bound.guard.has(one)) ??
     TELLING.find((one) => bound.strengthMotions.has(one)) ??
     'wrist.flex'
-  const state: CaseOnDay = {
-    protocol: bound,
-    day: 0,
-    facts: EVERYTHING_MET,
-    digits: [],
-    states: [],
-    orders: [],
-    redLock: false,
-    reviewOverdueDays: 0,
-  }
+  const state = unhinderedCase(bound)
   const from = (signature: Partial<Signature>) => openingDay({ ...IDLE_SIGNATURE, ...signature }, state)
   const moved = (mode: 'A' | 'P' | 'S') =>
     from({ motions: [{ modes: [mode], motions: [motion], arc: null, res: null }] })
