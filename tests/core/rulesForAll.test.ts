@@ -3,7 +3,9 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
 import {
+  ADHESION,
   daysBehind,
+  GONIOMETER_ERROR_DEG,
   isStopPain,
   joinRules,
   mayStart,
@@ -13,6 +15,7 @@ import {
   readRuleFile,
   responseTo,
   reviewOverdueDays,
+  TIGHTNESS_THRESHOLD,
   YELLOW_FLAGS,
 } from '@pledge/core'
 import { refusalOf } from '../builders/refusal.js'
@@ -102,6 +105,13 @@ describe('the rules for every protocol', () => {
       for (const { as } of yellowFlags) expect(rules.yellowFlags.get(as)!.todo, id).not.toBe('')
     }
   })
+})
+
+it('a rule that a measure also reckons with has one value', () => {
+  expect(valueOf('adhesion.absentUpTo')).toBe(ADHESION.absentUpTo.value)
+  expect(valueOf('adhesion.respondsFrom')).toBe(ADHESION.respondsFrom.value)
+  expect((valueOf('deficit.tightness') as number[])[0]).toBe(TIGHTNESS_THRESHOLD.value)
+  expect(valueOf('error.goniometer')).toBe(GONIOMETER_ERROR_DEG)
 })
 
 describe('the answer of the hand to a bout', () => {

@@ -1,4 +1,4 @@
-/** Normal active range in degrees by table; `null` where a table does not tell. All from memory. */
+/** Tables of normal active range, in the order of the columns below. All from memory. */
 export const NORMAL_TABLES = ['ASHT', 'AAOS', 'AMA'] as const
 export type NormalTable = (typeof NORMAL_TABLES)[number]
 

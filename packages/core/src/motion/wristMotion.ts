@@ -5,15 +5,15 @@ import { CoreError } from '../errors.js'
  * its own direction. `signed` tells how Pledge stores it: flexion +, ulnar +, supination +. A reading may be negative:
  * a wrist that cannot reach neutral extends by −10.
  *
- * Limits: hard readings are refused, soft ones asked about. `normalDeg`: active range, source ASHT-1992 (high).
+ * Limits: hard readings are refused, soft ones asked about.
  */
 export const WRIST_MOTIONS = {
-  wristFlexion: { label: 'Flexion', signed: 1, hard: [-60, 110], soft: [0, 90], normalDeg: 80 },
-  wristExtension: { label: 'Extension', signed: -1, hard: [-60, 110], soft: [0, 90], normalDeg: 70 },
-  radialDeviation: { label: 'Radial deviation', signed: -1, hard: [-30, 50], soft: [0, 30], normalDeg: 20 },
-  ulnarDeviation: { label: 'Ulnar deviation', signed: 1, hard: [-30, 70], soft: [0, 45], normalDeg: 30 },
-  pronation: { label: 'Pronation', signed: -1, hard: [-80, 120], soft: [0, 95], normalDeg: 80 },
-  supination: { label: 'Supination', signed: 1, hard: [-80, 120], soft: [0, 95], normalDeg: 80 },
+  wristFlexion: { label: 'Flexion', signed: 1, hard: [-60, 110], soft: [0, 90] },
+  wristExtension: { label: 'Extension', signed: -1, hard: [-60, 110], soft: [0, 90] },
+  radialDeviation: { label: 'Radial deviation', signed: -1, hard: [-30, 50], soft: [0, 30] },
+  ulnarDeviation: { label: 'Ulnar deviation', signed: 1, hard: [-30, 70], soft: [0, 45] },
+  pronation: { label: 'Pronation', signed: -1, hard: [-80, 120], soft: [0, 95] },
+  supination: { label: 'Supination', signed: 1, hard: [-80, 120], soft: [0, 95] },
 } as const satisfies Record<string, WristMotionFacts>
 
 interface WristMotionFacts {
@@ -21,7 +21,6 @@ interface WristMotionFacts {
   readonly signed: 1 | -1
   readonly hard: readonly [number, number]
   readonly soft: readonly [number, number]
-  readonly normalDeg: number
 }
 export type WristMotion = keyof typeof WRIST_MOTIONS
 export const WRIST_MOTION_NAMES = Object.keys(WRIST_MOTIONS) as WristMotion[]

@@ -72,7 +72,6 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
   { database, catalogue, clock, settings },
 ) => {
   const { rows } = database
-  const idOf = episodeIdOf
   const today = () => clock.today(settings.clinic.timeZone)
 
   async function namesOfUsers(): Promise<Map<string, string>> {
@@ -84,7 +83,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       at: clock.now(),
       actor: request.actor(),
       action,
-      episodeId: idOf(request),
+      episodeId: episodeIdOf(request),
       isChange: false,
     })
   }
@@ -95,7 +94,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     '/revision',
     { config: { access: STAFF }, schema: { response: { 200: obj({ revision: str }) } } },
     async (request) => {
-      return { revision: await database.revisionOf(idOf(request)) }
+      return { revision: await database.revisionOf(episodeIdOf(request)) }
     },
   )
 
@@ -103,7 +102,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     '/',
     { config: { access: STAFF }, schema: { response: { 200: overviewReply } } },
     async (request) => {
-      const episodeId = idOf(request)
+      const episodeId = episodeIdOf(request)
       const revision = await database.revisionOf(episodeId)
       const [record, users] = await Promise.all([readRecord(database, episodeId), namesOfUsers()])
       const state = caseOn(record, catalogue, today(), clock.now())
@@ -116,7 +115,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     '/exercises',
     { config: { access: STAFF }, schema: { response: { 200: exercisesReply } } },
     async (request) => {
-      const record = await readRecord(database, idOf(request))
+      const record = await readRecord(database, episodeIdOf(request))
       const state = caseOn(record, catalogue, today(), clock.now())
       await auditRead(request, 'verdicts.read')
       const anchor = dayZero(state.day, today())
@@ -156,7 +155,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     '/permissions',
     { config: { access: STAFF }, schema: { response: { 200: mapReply } } },
     async (request) => {
-      const record = await readRecord(database, idOf(request))
+      const record = await readRecord(database, episodeIdOf(request))
       const state = caseOn(record, catalogue, today(), clock.now())
       await auditRead(request, 'permissions.read')
       const zero = dayZero(state.day, today())
@@ -197,7 +196,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
               ...scores,
               painRest: scores.painRest ?? null,
               painAct: scores.painAct ?? null,
-              episodeId: idOf(request),
+              episodeId: episodeIdOf(request),
               recordedBy: request.me().id,
               recordedAt: clock.now(),
             },
@@ -241,7 +240,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
               how: fact.how as 'letter',
               isWithdrawn: false,
               correctsId: null,
-              episodeId: idOf(request),
+              episodeId: episodeIdOf(request),
               recordedBy: request.me().id,
               recordedAt: clock.now(),
             },
@@ -263,7 +262,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       await addToRecord(context, request, 'fact.withdraw', { id, factId }, async (transaction) => {
         if (await rows.facts.findByPk(id, { transaction })) return false
         const fact = (
-          await rows.facts.findOne({ where: { id: factId, episodeId: idOf(request) }, transaction })
+          await rows.facts.findOne({ where: { id: factId, episodeId: episodeIdOf(request) }, transaction })
         )?.get()
         if (!fact) throw new Problem('NOT_FOUND', 'There is no such entry.')
         await rows.facts.create(
@@ -306,7 +305,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
               ...order,
               untilOn: order.untilOn ?? null,
               withdrawsId: null,
-              episodeId: idOf(request),
+              episodeId: episodeIdOf(request),
               recordedBy: request.me().id,
               recordedAt: clock.now(),
             },
@@ -328,7 +327,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       await addToRecord(context, request, 'order.withdraw', { id, orderId }, async (transaction) => {
         if (await rows.orders.findByPk(id, { transaction })) return false
         const order = (
-          await rows.orders.findOne({ where: { id: orderId, episodeId: idOf(request) }, transaction })
+          await rows.orders.findOne({ where: { id: orderId, episodeId: episodeIdOf(request) }, transaction })
         )?.get()
         if (!order) throw new Problem('NOT_FOUND', 'There is no such order.')
         await rows.orders.create(
@@ -359,7 +358,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
         await rows.flags.create(
           {
             id,
-            episodeId: idOf(request),
+            episodeId: episodeIdOf(request),
             flag,
             boutLogId: null,
             raisedAt: clock.now(),
@@ -385,7 +384,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       await addToRecord(context, request, 'flag.lift', { id, flagId }, async (transaction) => {
         const flag = (
           await rows.flags.findOne({
-            where: { id: flagId, episodeId: idOf(request), liftsId: null },
+            where: { id: flagId, episodeId: episodeIdOf(request), liftsId: null },
             transaction,
           })
         )?.get()

@@ -57,6 +57,13 @@ async function finish() {
 }
 const canRecord = (criterion: CriterionAnswer) =>
   isTherapist.value || (!criterion.isSurgeons && session.user?.role === 'assistant')
+/** Every list of criteria is recorded in and withdrawn from in the same way. */
+const listed = computed(() => ({
+  canRecord,
+  canWithdraw: isTherapist.value,
+  onRecord: (criterion: CriterionAnswer) => (dialog.value = { name: 'record', criterion }),
+  onWithdraw: (criterion: CriterionAnswer) => (dialog.value = { name: 'withdraw', criterion }),
+}))
 </script>
 
 <template>
@@ -86,13 +93,7 @@ const canRecord = (criterion: CriterionAnswer) =>
         >
         <NoticeBox v-if="data.unanswered.length > 0" tone="wait"
           ><strong>This school rests on facts nobody has recorded.</strong> Until then no program is signed
-          and everything on the phone is paused.
-          <CriterionList
-            :criteria="data.unanswered"
-            :can-record="canRecord"
-            :can-withdraw="isTherapist"
-            @record="dialog = { name: 'record', criterion: $event }"
-            @withdraw="dialog = { name: 'withdraw', criterion: $event }"
+          and everything on the phone is paused. <CriterionList :criteria="data.unanswered" v-bind="listed"
         /></NoticeBox>
         <NoticeBox v-if="data.standing.frozen" tone="care"
           ><strong>Frozen.</strong> The last review was {{ data.episode.daysSinceReview }} days ago. An
@@ -122,13 +123,7 @@ const canRecord = (criterion: CriterionAnswer) =>
           <p class="soft">
             {{ missing.length === 1 ? 'One criterion is' : `${missing.length} criteria are` }} missing:
           </p>
-          <CriterionList
-            :criteria="missing"
-            :can-record="canRecord"
-            :can-withdraw="isTherapist"
-            @record="dialog = { name: 'record', criterion: $event }"
-            @withdraw="dialog = { name: 'withdraw', criterion: $event }"
-          />
+          <CriterionList :criteria="missing" v-bind="listed" />
         </template>
       </section>
       <GatesPart />
@@ -136,22 +131,10 @@ const canRecord = (criterion: CriterionAnswer) =>
     <aside class="side">
       <section class="sheet part">
         <h2>Recorded</h2>
-        <CriterionList
-          :criteria="restsOn"
-          :can-record="canRecord"
-          :can-withdraw="isTherapist"
-          @record="dialog = { name: 'record', criterion: $event }"
-          @withdraw="dialog = { name: 'withdraw', criterion: $event }"
-        />
+        <CriterionList :criteria="restsOn" v-bind="listed" />
         <details v-if="others.length > 0">
           <summary>{{ others.length }} more for later phases</summary>
-          <CriterionList
-            :criteria="others"
-            :can-record="canRecord"
-            :can-withdraw="isTherapist"
-            @record="dialog = { name: 'record', criterion: $event }"
-            @withdraw="dialog = { name: 'withdraw', criterion: $event }"
-          />
+          <CriterionList :criteria="others" v-bind="listed" />
         </details>
       </section>
       <SchoolPart v-model:choosing="isChoosingSchool" />
