@@ -37,7 +37,7 @@ export default ts.config(
         {
           patterns: [
             {
-              regex: '^(?!\\.{1,2}/|yup$|vitest$)',
+              regex: '^(?!\\.{1,2}/|yup$)',
               message: 'Core imports its own files and Yup, nothing else. Pass what it needs as an argument.',
             },
           ],
@@ -58,6 +58,22 @@ export default ts.config(
           message: 'Core is pure: take random numbers as an argument.',
         },
         { selector: 'ExportDefaultDeclaration', message: 'Core has named exports only.' },
+      ],
+    },
+  },
+  {
+    files: ['packages/core/src/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^(?!\\.{1,2}/|vitest$|fast-check$|simple-statistics$|ml-regression-theil-sen$)',
+              message: 'Tests of core use its own files and the independent libraries they check it against.',
+            },
+          ],
+        },
       ],
     },
   },
