@@ -3,20 +3,17 @@ import vuetify from 'vite-plugin-vuetify'
 import { defaultServerConditions, defaultClientConditions } from 'vite'
 import { defineConfig } from 'vitest/config'
 
-/** `npm run mutants` hands in one changed place of a file; see scripts/mutants.mjs. */
-const mutant = process.env.PLEDGE_MUTANT ? JSON.parse(process.env.PLEDGE_MUTANT) : null
-const mutants = mutant
-  ? [
-      {
-        name: 'one-mutant',
-        enforce: 'pre',
-        transform: (code, id) =>
-          id.endsWith(mutant.file)
-            ? `${code.slice(0, mutant.start)}${mutant.text}${code.slice(mutant.end)}`
-            : undefined,
-      },
-    ]
-  : []
+/** `npm run mutants` sets one changed place of a file at a time; see scripts/mutants.mjs. */
+const oneMutant = {
+  name: 'one-mutant',
+  enforce: 'pre',
+  transform: (code, id) => {
+    const mutant = globalThis.pledgeMutant
+    return mutant && id.endsWith(mutant.file)
+      ? `${code.slice(0, mutant.start)}${mutant.text}${code.slice(mutant.end)}`
+      : undefined
+  },
+}
 const node = {
   resolve: { conditions: ['pledge-source', ...defaultServerConditions] },
   ssr: { resolve: { conditions: ['pledge-source', ...defaultServerConditions] } },
@@ -28,7 +25,7 @@ export default defineConfig({
     projects: [
       {
         ...node,
-        plugins: mutants,
+        plugins: [oneMutant],
         test: {
           name: 'core',
           include: ['packages/core/src/**/*.test.ts', 'tests/core/**/*.test.ts'],
