@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest'
 import {
   ADHESION,
   daysBehind,
-  GONIOMETER_ERROR_DEG,
+  errorOfMeasure,
   isStopPain,
   joinRules,
   mayStart,
@@ -111,7 +111,19 @@ it('a rule that a measure also reckons with has one value', () => {
   expect(valueOf('adhesion.absentUpTo')).toBe(ADHESION.absentUpTo.value)
   expect(valueOf('adhesion.respondsFrom')).toBe(ADHESION.respondsFrom.value)
   expect((valueOf('deficit.tightness') as number[])[0]).toBe(TIGHTNESS_THRESHOLD.value)
-  expect(valueOf('error.goniometer')).toBe(GONIOMETER_ERROR_DEG)
+})
+
+it('no change is called real below the bedside rule of the goniometer', () => {
+  for (const measure of [
+    'wristFlexionExtension',
+    'wristDeviation',
+    'forearm',
+    'fingerJoint',
+    'elbow',
+  ] as const)
+    expect(errorOfMeasure(measure, 'same').mdc95).toBeGreaterThanOrEqual(
+      valueOf('error.goniometer') as number,
+    )
 })
 
 describe('the answer of the hand to a bout', () => {

@@ -14,6 +14,11 @@ function errorOf(sem: number): MeasurementError {
   return { sem, mdc95: Z95 * Math.SQRT2 * sem, mdc90: Z90 * Math.SQRT2 * sem }
 }
 
+/** The error behind a published change that is real with 95 % confidence. */
+export function errorOfMdc95(mdc95: number): MeasurementError {
+  return errorOf(within(mdc95, 'mdc95', [0, 10_000]) / (Z95 * Math.SQRT2))
+}
+
 /**
  * Error of one reading from the spread of people and the reliability of the method.
  *

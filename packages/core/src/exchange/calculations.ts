@@ -38,7 +38,7 @@ import type { DocumentReader } from '../reading/documentReader.js'
 import { FORCE_UNITS, forceIn } from '../strength/forceUnits.js'
 import { gripTrials, handlePositions } from '../strength/gripTrials.js'
 import { shareOfOtherSide } from '../strength/otherSide.js'
-import { comparedWithNorm, STRENGTH_TESTS } from '../strength/strengthNorms.js'
+import { comparedWithNorm, NORM_TABLES, STRENGTH_TESTS, type NormTable } from '../strength/strengthNorms.js'
 import { expectedAdvanceMm } from '../symptoms/advancingTinel.js'
 import { edemaDifference, limbVolumeMl } from '../symptoms/edema.js'
 import { testLikelihood } from '../symptoms/likelihood.js'
@@ -203,9 +203,16 @@ export const CALCULATIONS: Readonly<
     distanceMm: fingertipToCreaseMm(maybe(input.object(['distanceMm'])['distanceMm']!)),
   }),
   'M-10': (input) => {
-    const part = input.object(['score', 'absent'])
+    const part = input.object(['score', 'absent', 'slidFlat'])
     const absent = part['absent']!.optionalList().map((digit) => digit.text())
-    return { score: oppositionReach(number(part['score']!), absent)?.score ?? null }
+    return {
+      score:
+        oppositionReach(
+          number(part['score']!),
+          absent,
+          part['slidFlat']!.optional((flag) => flag.flag()) ?? false,
+        )?.score ?? null,
+    }
   },
   'M-11': (input) => {
     const part = input.object(['imd', 'a', 'b'])
@@ -237,7 +244,7 @@ export const CALCULATIONS: Readonly<
   },
   'M-15': (input) => ({ ...handlePositions(numbers(input.object(['values'])['values']!)) }),
   'M-16': (input) => {
-    const part = input.object(['test', 'sex', 'age', 'side', 'value', 'unit'])
+    const part = input.object(['test', 'sex', 'age', 'side', 'value', 'unit', 'table'])
     const compared = comparedWithNorm(
       part['test']!.oneOf(STRENGTH_TESTS),
       part['sex']!.optional((sex) => sex.text()) ?? 'unknown',
@@ -245,6 +252,7 @@ export const CALCULATIONS: Readonly<
       part['side']!.oneOf(['right', 'left']),
       number(part['value']!),
       part['unit']!.oneOf(FORCE_UNITS),
+      part['table']!.optional((table) => table.oneOf(Object.keys(NORM_TABLES) as NormTable[])) ?? '1985',
     )
     return {
       z: compared?.z ?? null,
@@ -421,7 +429,8 @@ export const CALCULATIONS: Readonly<
     const level = number(input.object(['level'])['level']!)
     const rung = FORCE_LADDER[level - 1]
     if (!rung) input.refuse('a level from 1 to 8')
-    return { low: rung!.newtons[0], typical: rung!.newtons[1], high: rung!.newtons[2] }
+    const [low, typical, high] = rung!.newtons.value
+    return { low, typical, high }
   },
   'B-12': (input) => {
     const part = input.object(['strands', 'day', 'e'])
@@ -434,7 +443,9 @@ export const CALCULATIONS: Readonly<
   },
   'B-13': (input) => {
     const part = input.object(['strands', 'day', 'level', 'oedema', 'e'])
-    const edema = part['oedema']!.optional((word) => word.oneOf(Object.keys(EDEMA_FACTORS) as EdemaGrade[]))
+    const edema = part['oedema']!.optional((word) =>
+      word.oneOf(Object.keys(EDEMA_FACTORS.value) as EdemaGrade[]),
+    )
     const margin = repairMargin(
       number(part['strands']!),
       number(part['day']!),

@@ -1,5 +1,5 @@
 import { contradiction, within } from '../anatomy/checked.js'
-import { decided } from '../anatomy/constant.js'
+import { decided, published } from '../anatomy/constant.js'
 import { JOINT_READING_LIMITS } from '../anatomy/jointReading.js'
 
 type Three = readonly [number, number, number]
@@ -87,9 +87,12 @@ export function closestTenDegrees(phalangesMm: Three, anglesDeg: Three, handLeng
     .sort((a, b) => b.closerMm - a.closerMm)
 }
 
-/** DIP flexion that follows a freely flexing PIP: for animations, never for a reading. Source: RIJPKEMA-GIRARD-1991 (medium). */
+/** DIP flexion that follows a freely flexing PIP, as a share of it. */
+export const DIP_PER_PIP = published(2 / 3, 'share', 'RIJPKEMA-GIRARD-1991', 'medium')
+
+/** DIP flexion that follows a freely flexing PIP: for animations, never for a reading. */
 export function coupledDipDeg(pipDeg: number): number {
-  return (2 / 3) * within(pipDeg, 'pip', [0, 110], 'degrees')
+  return DIP_PER_PIP.value * within(pipDeg, 'pip', [0, 110], 'degrees')
 }
 
 /**

@@ -1,4 +1,5 @@
 import { within } from '../anatomy/checked.js'
+import { published } from '../anatomy/constant.js'
 import { CoreError } from '../errors.js'
 
 /** Hand length in mm, wrist crease to middle tip. */
@@ -12,13 +13,16 @@ export interface SegmentLengths {
   readonly distalPhalanx: number
 }
 
-/** Shares of the hand length between joint centers. Source: BUCHHOLZ-1992 (high). */
+const share = (shares: readonly [number, number, number | null, number]) =>
+  published(shares, 'of hand length', 'BUCHHOLZ-1992', 'high')
+
+/** Metacarpal, proximal, middle and distal phalanx as shares of the hand length, between joint centers. */
 export const SEGMENT_SHARES = {
-  thumb: [0.251, 0.196, null, 0.158],
-  index: [0.463, 0.245, 0.143, 0.097],
-  middle: [0.446, 0.266, 0.17, 0.108],
-  ring: [0.421, 0.244, 0.165, 0.107],
-  little: [0.414, 0.204, 0.117, 0.093],
+  thumb: share([0.251, 0.196, null, 0.158]),
+  index: share([0.463, 0.245, 0.143, 0.097]),
+  middle: share([0.446, 0.266, 0.17, 0.108]),
+  ring: share([0.421, 0.244, 0.165, 0.107]),
+  little: share([0.414, 0.204, 0.117, 0.093]),
 } as const
 export type Ray = keyof typeof SEGMENT_SHARES
 
@@ -37,7 +41,7 @@ export function segmentLengths(digit: string, handLengthMm: number): SegmentLeng
       `Expected one of ${Object.keys(SEGMENT_SHARES).join(', ')}, found "${digit}".`,
     )
   within(handLengthMm, 'handLength', HAND_LENGTH_MM, 'mm')
-  const [metacarpal, proximal, middle, distal] = SEGMENT_SHARES[digit as Ray]
+  const [metacarpal, proximal, middle, distal] = SEGMENT_SHARES[digit as Ray].value
   return {
     metacarpal: metacarpal * handLengthMm,
     proximalPhalanx: proximal * handLengthMm,

@@ -8,6 +8,13 @@ export const NORMAL_TOTALS = {
   thumb: published(140, 'degrees', 'AMA-2000', 'medium'),
 } as const
 
+/** Shares of the other side from which a grade is given; good begins above its own. */
+export const TOTAL_MOTION_BANDS = {
+  excellent: published(100, 'percent', 'KLEINERT-VERDAN-1983', 'high'),
+  goodAbove: published(75, 'percent', 'KLEINERT-VERDAN-1983', 'high'),
+  fair: published(50, 'percent', 'KLEINERT-VERDAN-1983', 'high'),
+} as const
+
 export type TotalMotionGrade = 'excellent' | 'good' | 'fair' | 'poor'
 export interface GradedTotalMotion {
   readonly percent: number
@@ -36,11 +43,11 @@ export function totalMotionGrade(
   if (comparedDeg <= 0)
     contradiction('other', 'The other side does not move. Compare with the normal sum, and say so.')
   const percent = (100 * totalDeg) / comparedDeg
-  const grade = reaches(percent, 100)
+  const grade = reaches(percent, TOTAL_MOTION_BANDS.excellent.value)
     ? 'excellent'
-    : !reaches(75, percent)
+    : !reaches(TOTAL_MOTION_BANDS.goodAbove.value, percent)
       ? 'good'
-      : reaches(percent, 50)
+      : reaches(percent, TOTAL_MOTION_BANDS.fair.value)
         ? 'fair'
         : 'poor'
   return { percent, grade }

@@ -1,29 +1,69 @@
-/** Tables of normal active range, in the order of the columns below. All from memory. */
-export const NORMAL_TABLES = ['ASHT', 'AAOS', 'AMA'] as const
-export type NormalTable = (typeof NORMAL_TABLES)[number]
+import { published } from '../anatomy/constant.js'
+
+export type NormalMotion =
+  | 'wristFlexion'
+  | 'wristExtension'
+  | 'radialDeviation'
+  | 'ulnarDeviation'
+  | 'pronation'
+  | 'supination'
+  | 'elbowFlexion'
+  | 'mcpFlexion'
+  | 'pipFlexion'
+  | 'dipFlexion'
+  | 'thumbMcpFlexion'
+  | 'thumbIpFlexion'
+type Table = Readonly<Record<NormalMotion, number>>
+
+const ASHT: Table = {
+  wristFlexion: 80,
+  wristExtension: 70,
+  radialDeviation: 20,
+  ulnarDeviation: 30,
+  pronation: 80,
+  supination: 80,
+  elbowFlexion: 150,
+  mcpFlexion: 90,
+  pipFlexion: 100,
+  dipFlexion: 70,
+  thumbMcpFlexion: 50,
+  thumbIpFlexion: 80,
+}
 
 /**
- * Normal active motion by the tables of ASHT-1992 (the default), AAOS-1994 and AMA-2000. The impairment table is lower on
- * purpose for wrist and DIP; thumb tables are not comparable. The uninjured side is the first comparison, and the table's
- * name is always shown.
+ * Normal active motion by three tables, all from memory; the first is the default. The impairment table is lower on purpose
+ * for wrist and DIP; thumb tables are not comparable.
  */
-export const NORMAL_MOTION = {
-  wristFlexion: [80, 80, 60],
-  wristExtension: [70, 70, 60],
-  radialDeviation: [20, 20, 20],
-  ulnarDeviation: [30, 30, 30],
-  pronation: [80, 80, 80],
-  supination: [80, 80, 80],
-  elbowFlexion: [150, 150, 140],
-  mcpFlexion: [90, 90, 90],
-  pipFlexion: [100, 100, 100],
-  dipFlexion: [70, 90, 70],
-  thumbMcpFlexion: [50, 50, 60],
-  thumbIpFlexion: [80, 80, 80],
-} as const satisfies Record<string, readonly [number, number, number]>
-export type NormalMotion = keyof typeof NORMAL_MOTION
+export const NORMAL_TABLES = {
+  ASHT: published<Table>(ASHT, 'degrees', 'ASHT-1992', 'high'),
+  AAOS: published<Table>({ ...ASHT, dipFlexion: 90 }, 'degrees', 'AAOS-1994', 'high'),
+  AMA: published<Table>(
+    { ...ASHT, wristFlexion: 60, wristExtension: 60, elbowFlexion: 140, thumbMcpFlexion: 60 },
+    'degrees',
+    'AMA-2000',
+    'high',
+  ),
+} as const
+export type NormalTable = keyof typeof NORMAL_TABLES
+
+/** Means and SD that were measured in healthy men; a spread tells more than a table. */
+export const MEASURED_MOTION = published(
+  {
+    wristFlexion: [76.4, 6.3],
+    wristExtension: [74.9, 6.4],
+    radialDeviation: [21.5, 4],
+    ulnarDeviation: [36, 3.8],
+    pronation: [75.8, 5.1],
+    supination: [82.1, 3.8],
+    elbowFlexion: [142.9, 5.6],
+  } as const,
+  'degrees',
+  'BOONE-AZEN-1979',
+  'high',
+)
 
 export interface ComparedWithNormal {
+  /** Named wherever the comparison is shown: the other side comes first. */
   readonly table: NormalTable
   readonly normalDeg: number
   readonly percent: number
@@ -36,6 +76,6 @@ export function comparedWithNormal(
   table: NormalTable = 'ASHT',
 ): ComparedWithNormal | null {
   if (rangeDeg === null) return null
-  const normalDeg = NORMAL_MOTION[motion][NORMAL_TABLES.indexOf(table)]!
+  const normalDeg = NORMAL_TABLES[table].value[motion]
   return { table, normalDeg, percent: (100 * rangeDeg) / normalDeg }
 }

@@ -1,4 +1,4 @@
-import { wholeWithin, within } from '../anatomy/checked.js'
+import { contradiction, wholeWithin, within } from '../anatomy/checked.js'
 
 /** Where the thumb tip reaches, 0 to 10. Source: KAPANDJI-1986 (high). */
 export const OPPOSITION_STAGES = [
@@ -24,13 +24,23 @@ export interface OppositionReach {
 const READ_ON = ['index', 'index', 'index', 'index', 'middle', 'ring', 'little', 'little', 'little', 'little']
 
 /**
- * The reach of the thumb, valid only where it does not slide flat across the palm. Unknown where the digit it is read on
- * is absent.
+ * The reach of the thumb. Unknown where the digit it is read on is absent.
  *
  * @param score - whole number 0–10
+ * @param hasSlidFlat - the thumb went flat across the palm instead of round in front of it
+ * @throws CoreError `MEASUREMENT_INCONSISTENT` for a thumb that slid: that is flexion, not opposition
  */
-export function oppositionReach(score: number, absentDigits: readonly string[] = []): OppositionReach | null {
+export function oppositionReach(
+  score: number,
+  absentDigits: readonly string[] = [],
+  hasSlidFlat = false,
+): OppositionReach | null {
   wholeWithin(score, 'score', [0, 10])
+  if (hasSlidFlat)
+    contradiction(
+      'path',
+      'The thumb slid flat across the palm, which is no opposition. Record the furthest place it reached in front of it.',
+    )
   const digit = READ_ON[score]
   if (digit !== undefined && absentDigits.includes(digit)) return null
   return { score, reached: OPPOSITION_STAGES[score]! }

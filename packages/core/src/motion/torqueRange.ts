@@ -1,4 +1,5 @@
 import { within } from '../anatomy/checked.js'
+import { published } from '../anatomy/constant.js'
 import { NEWTONS_PER_KGF } from '../strength/forceUnits.js'
 
 /**
@@ -25,18 +26,24 @@ export function stiffness(
   return given === 0 ? null : (heavier.torqueNmm - lighter.torqueNmm) / given
 }
 
+/** Gains of passive range in the clinic from which an orthosis may be milder. */
+export const ORTHOSIS_GAINS = {
+  none: published(20, 'degrees', 'FLOWERS-2002', 'medium'),
+  static: published(15, 'degrees', 'FLOWERS-2002', 'medium'),
+  dynamic: published(10, 'degrees', 'FLOWERS-2002', 'medium'),
+} as const
+
 export type ContractureMeans = 'no orthosis' | 'static' | 'dynamic' | 'static progressive'
 
 /**
  * The orthosis a gain of passive range in the clinic, after heat and stretch, speaks for: 20° none, 15° static, 10°
  * dynamic, 5° and less static progressive. Between two of them the more conservative. For a therapist only.
- * Source: FLOWERS-2002 (medium).
  *
  * @param gainDeg - 0–90
  */
 export function orthosisByGain(gainDeg: number): ContractureMeans {
   within(gainDeg, 'gain', [0, 90], 'degrees')
-  if (gainDeg >= 20) return 'no orthosis'
-  if (gainDeg >= 15) return 'static'
-  return gainDeg >= 10 ? 'dynamic' : 'static progressive'
+  if (gainDeg >= ORTHOSIS_GAINS.none.value) return 'no orthosis'
+  if (gainDeg >= ORTHOSIS_GAINS.static.value) return 'static'
+  return gainDeg >= ORTHOSIS_GAINS.dynamic.value ? 'dynamic' : 'static progressive'
 }

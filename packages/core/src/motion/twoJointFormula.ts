@@ -5,13 +5,17 @@ import { extensionDeficitDeg, jointReading, type JointReading } from '../anatomy
 /** Normal sum of active PIP and DIP flexion. */
 export const NORMAL_IP_ARC = published(175, 'degrees', 'STRICKLAND-GLOGOVAC-1980', 'high')
 
+/** Shares of the normal arc from which a result is excellent, good, fair. */
+export const TWO_JOINT_BANDS = {
+  original: published([85, 70, 50] as const, 'percent', 'STRICKLAND-GLOGOVAC-1980', 'high'),
+  adjusted: published([75, 50, 25] as const, 'percent', 'STRICKLAND-1985', 'high'),
+} as const
+
 export type TwoJointGrade = 'excellent' | 'good' | 'fair' | 'poor'
 export interface GradedTwoJoints {
   readonly arcDeg: number
   readonly percent: number
-  /** From 85, 70 and 50 %. Source: STRICKLAND-GLOGOVAC-1980 (high). */
   readonly original: TwoJointGrade
-  /** From 75, 50 and 25 %. Source: STRICKLAND-1985 (high). */
   readonly adjusted: TwoJointGrade
 }
 
@@ -28,7 +32,7 @@ export function twoJointResult(pip: JointReading | null, dip: JointReading | nul
   jointReading('dip', dip, 'dip')
   const arcDeg = pip.flexedEndDeg + dip.flexedEndDeg - extensionDeficitDeg(pip) - extensionDeficitDeg(dip)
   const percent = (100 * arcDeg) / NORMAL_IP_ARC.value
-  const graded = (excellent: number, good: number, fair: number): TwoJointGrade =>
+  const graded = ([excellent, good, fair]: readonly [number, number, number]): TwoJointGrade =>
     reaches(percent, excellent)
       ? 'excellent'
       : reaches(percent, good)
@@ -36,5 +40,10 @@ export function twoJointResult(pip: JointReading | null, dip: JointReading | nul
         : reaches(percent, fair)
           ? 'fair'
           : 'poor'
-  return { arcDeg, percent, original: graded(85, 70, 50), adjusted: graded(75, 50, 25) }
+  return {
+    arcDeg,
+    percent,
+    original: graded(TWO_JOINT_BANDS.original.value),
+    adjusted: graded(TWO_JOINT_BANDS.adjusted.value),
+  }
 }

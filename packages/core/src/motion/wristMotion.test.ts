@@ -56,13 +56,31 @@ describe('comparisons', () => {
   it('gives no percent of a side that does not move', () => {
     expect(percentOfOtherSide(10, 0)).toBeNull()
   })
-  // Source: goniometer of one rater ±5°, cross-cutting rules A17.
+  // Source: the specification's table of measurement error: MDC95 by the same rater and by another (measures.md 2.1).
   it.each([
-    [30, 35, 'within error'],
-    [30, 36, 'gained'],
-    [30, 25, 'within error'],
-    [30, 24, 'lost'],
-  ])('from %i to %i is %s', (earlier, now, verdict) => {
-    expect(changeSince(earlier, now)?.verdict).toBe(verdict)
+    ['wristExtension', 'same', 7],
+    ['wristFlexion', 'other', 10],
+    ['radialDeviation', 'same', 6],
+    ['ulnarDeviation', 'other', 8],
+    ['pronation', 'same', 8],
+    ['supination', 'other', 11],
+    ['supination', 'home', 22],
+  ] as const)('%s, %s rater: changes from %i° on', (motion, rater, error) => {
+    const verdict = (by: number) => changeSince(motion, 30, 30 + by, rater)!.verdict
+    expect([verdict(error), verdict(error - 1), verdict(-error), verdict(1 - error)]).toEqual([
+      'gained',
+      'within error',
+      'lost',
+      'within error',
+    ])
+    expect(changeSince(motion, 30, 30, rater)!.errorDeg).toBeCloseTo(error, 9)
+  })
+  it('marks an error that was not verified, and knows no change without both readings', () => {
+    expect(changeSince('radialDeviation', 3, 4, 'same')!.isUnverified).toBe(true)
+    expect(changeSince('wristFlexion', 3, 4, 'same')!.isUnverified).toBe(false)
+    expect([
+      changeSince('wristFlexion', null, 4, 'same'),
+      changeSince('wristFlexion', 4, null, 'same'),
+    ]).toEqual([null, null])
   })
 })

@@ -1,3 +1,6 @@
+import { reaches } from '../anatomy/checked.js'
+import { isUnverified } from '../anatomy/constant.js'
+import { errorOfMeasure, type Measure, type Rater } from '../change/measureErrors.js'
 import { CoreError } from '../errors.js'
 
 /**
@@ -8,12 +11,36 @@ import { CoreError } from '../errors.js'
  * Limits: hard readings are refused, soft ones asked about.
  */
 export const WRIST_MOTIONS = {
-  wristFlexion: { label: 'Flexion', signed: 1, hard: [-60, 110], soft: [0, 90] },
-  wristExtension: { label: 'Extension', signed: -1, hard: [-60, 110], soft: [0, 90] },
-  radialDeviation: { label: 'Radial deviation', signed: -1, hard: [-30, 50], soft: [0, 30] },
-  ulnarDeviation: { label: 'Ulnar deviation', signed: 1, hard: [-30, 70], soft: [0, 45] },
-  pronation: { label: 'Pronation', signed: -1, hard: [-80, 120], soft: [0, 95] },
-  supination: { label: 'Supination', signed: 1, hard: [-80, 120], soft: [0, 95] },
+  wristFlexion: {
+    label: 'Flexion',
+    signed: 1,
+    hard: [-60, 110],
+    soft: [0, 90],
+    error: 'wristFlexionExtension',
+  },
+  wristExtension: {
+    label: 'Extension',
+    signed: -1,
+    hard: [-60, 110],
+    soft: [0, 90],
+    error: 'wristFlexionExtension',
+  },
+  radialDeviation: {
+    label: 'Radial deviation',
+    signed: -1,
+    hard: [-30, 50],
+    soft: [0, 30],
+    error: 'wristDeviation',
+  },
+  ulnarDeviation: {
+    label: 'Ulnar deviation',
+    signed: 1,
+    hard: [-30, 70],
+    soft: [0, 45],
+    error: 'wristDeviation',
+  },
+  pronation: { label: 'Pronation', signed: -1, hard: [-80, 120], soft: [0, 95], error: 'forearm' },
+  supination: { label: 'Supination', signed: 1, hard: [-80, 120], soft: [0, 95], error: 'forearm' },
 } as const satisfies Record<string, WristMotionFacts>
 
 interface WristMotionFacts {
@@ -21,12 +48,11 @@ interface WristMotionFacts {
   readonly signed: 1 | -1
   readonly hard: readonly [number, number]
   readonly soft: readonly [number, number]
+  /** Whose error its changes are compared with. */
+  readonly error: Measure
 }
 export type WristMotion = keyof typeof WRIST_MOTIONS
 export const WRIST_MOTION_NAMES = Object.keys(WRIST_MOTIONS) as WristMotion[]
-
-/** Error of one rater with a goniometer: a smaller change is no change. Source: A17-ERROR, common practice (medium). */
-export const GONIOMETER_ERROR_DEG = 5
 
 /**
  * A reading in the stored sign: flexion +, extension −; ulnar +, radial −; supination +, pronation −.
@@ -73,12 +99,30 @@ export interface Change {
   readonly deg: number
   /** Gain or loss beyond the goniometer's error, or none that can be told from it. */
   readonly verdict: 'gained' | 'lost' | 'within error'
+  /** Smallest change that is real with 95 % confidence, for who measured both times. */
+  readonly errorDeg: number
+  readonly isUnverified: boolean
 }
 
-/** Change of a reading since an earlier one. Unknown when either is missing. */
-export function changeSince(earlier: number | null, now: number | null): Change | null {
+/**
+ * Change of a reading since an earlier one, against the error of this motion. Unknown when either is missing.
+ *
+ * @param rater - who took the earlier reading: the same therapist, another one, or the patient at home
+ */
+export function changeSince(
+  motion: WristMotion,
+  earlier: number | null,
+  now: number | null,
+  rater: Rater,
+): Change | null {
   if (earlier === null || now === null) return null
+  const error = errorOfMeasure(WRIST_MOTIONS[motion].error, rater)
   const deg = now - earlier
-  if (Math.abs(deg) <= GONIOMETER_ERROR_DEG) return { deg, verdict: 'within error' }
-  return { deg, verdict: deg > 0 ? 'gained' : 'lost' }
+  const isReal = reaches(Math.abs(deg), error.mdc95)
+  return {
+    deg,
+    verdict: !isReal ? 'within error' : deg > 0 ? 'gained' : 'lost',
+    errorDeg: error.mdc95,
+    isUnverified: isUnverified(error),
+  }
 }

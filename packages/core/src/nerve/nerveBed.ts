@@ -1,4 +1,5 @@
 import { within } from '../anatomy/checked.js'
+import { decided, published, type Constant } from '../anatomy/constant.js'
 import { CoreError } from '../errors.js'
 
 /**
@@ -25,30 +26,38 @@ interface Crossing {
   /** Where the joint lies along the nerve, mm from the spine. */
   readonly atMm: number
   /** Lengthening of the bed per degree (or mm) of the motion, mm; negative where it shortens. */
-  readonly perUnit: number
+  readonly perUnit: Constant
 }
 interface NerveBed {
   readonly lengthMm: number
   readonly crossings: Readonly<Partial<Record<NerveMotion, Crossing>>>
   readonly sites: Readonly<Record<string, number>>
 }
-const at = (atMm: number, perUnit: number): Crossing => ({ atMm, perUnit })
+const at = (atMm: number, perUnit: number): Crossing => ({
+  atMm,
+  perUnit: decided(perUnit, 'mm per degree or mm', 'low'),
+})
+/** Fitted to published travel. */
+const fitted = (atMm: number, perUnit: number, source: string): Crossing => ({
+  atMm,
+  perUnit: published(perUnit, 'mm per degree', source, 'medium'),
+})
 
 /**
- * Nerve beds for an arm of 750 mm. Low confidence everywhere; neck, elbow and wrist of the median nerve were fitted to
- * COPPIETERS-2009 and COPPIETERS-BUTLER-2008 (medium); ulnar and radial are not validated. Signs are the published ones.
+ * Nerve beds for an arm of 750 mm. Low confidence everywhere but neck, elbow and wrist of the median nerve, which were
+ * fitted; ulnar and radial are not validated. Signs are the published ones.
  */
 export const NERVE_BEDS = {
   median: {
     lengthMm: 750,
     crossings: {
-      neckSideBendAway: at(20, 0.13),
+      neckSideBendAway: fitted(20, 0.13, 'COPPIETERS-2009'),
       shoulderDepressionMm: at(60, 0.5),
       shoulderAbduction: at(130, 0.08),
       shoulderExternalRotation: at(130, 0.02),
-      elbowFlexion: at(330, -0.2),
+      elbowFlexion: fitted(330, -0.2, 'COPPIETERS-2009'),
       forearmSupination: at(450, 0.02),
-      wristFlexion: at(590, -0.2),
+      wristFlexion: fitted(590, -0.2, 'COPPIETERS-BUTLER-2008'),
       fingerMcpFlexion: at(690, -0.05),
       fingerIpFlexion: at(730, -0.02),
     },
@@ -103,7 +112,7 @@ export function bedChanges(
       )
     within(change, `moves.${motion}`, NERVE_MOTIONS[motion])
     const crossing = bed.crossings[motion]
-    const changeMm = crossing ? crossing.perUnit * change : 0
+    const changeMm = crossing ? crossing.perUnit.value * change : 0
     return changeMm === 0 ? [] : [{ motion, atMm: crossing!.atMm, changeMm }]
   })
 }

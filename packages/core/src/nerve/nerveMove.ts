@@ -1,5 +1,5 @@
 import { reaches, within } from '../anatomy/checked.js'
-import { decided } from '../anatomy/constant.js'
+import { decided, published } from '../anatomy/constant.js'
 import { CoreError } from '../errors.js'
 import { bedChanges, bedOf, type BeddedNerve, type NerveMoves } from './nerveBed.js'
 
@@ -72,16 +72,19 @@ export function nerveExcursionMm(nerve: BeddedNerve, moves: NerveMoves, site: st
   return at * strain - before
 }
 
-/**
- * What a measured local strain means in animals, held for minutes to hours: below 6 % nothing, from 8 % flow slows, from
- * 15 % it stops. The model's mean has to be doubled before it is compared. Source: LUNDBORG-RYDEVIK-1973 (high),
- * WALL-1992 (medium).
- */
+/** Local strain from which signals suffer, blood flow slows, and stops; in animals, held for minutes to hours. */
+export const STRAIN_LIMITS = {
+  caution: published(6, 'percent', 'WALL-1992', 'medium'),
+  high: published(8, 'percent', 'LUNDBORG-RYDEVIK-1973', 'high'),
+  stop: published(15, 'percent', 'LUNDBORG-RYDEVIK-1973', 'high'),
+} as const
+
+/** What a measured local strain means. The model's mean has to be doubled before it is compared. */
 export function strainBand(localPercent: number): 'none' | 'caution' | 'high' | 'stop' {
   within(localPercent, 'strain', [-50, 50], 'percent')
-  if (localPercent < 6) return 'none'
-  if (localPercent < 8) return 'caution'
-  return localPercent < 15 ? 'high' : 'stop'
+  if (reaches(localPercent, STRAIN_LIMITS.stop.value)) return 'stop'
+  if (reaches(localPercent, STRAIN_LIMITS.high.value)) return 'high'
+  return reaches(localPercent, STRAIN_LIMITS.caution.value) ? 'caution' : 'none'
 }
 
 export interface SuggestedSlider {
@@ -98,7 +101,11 @@ const PAIRS: readonly (readonly [keyof NerveMoves, keyof NerveMoves])[] = [
   ['neckSideBendAway', 'wristFlexion'],
   ['elbowFlexion', 'wristFlexion'],
 ]
-const COMFORTABLE: NerveMoves = { neckSideBendAway: 30, elbowFlexion: 60, wristFlexion: 50 }
+const COMFORTABLE = decided<NerveMoves>(
+  { neckSideBendAway: 30, elbowFlexion: 60, wristFlexion: 50 },
+  'degrees',
+  'low',
+).value
 
 /**
  * Sliders for a sore site, best first: of the pairs of joints that balance, the one whose joints lie furthest from the

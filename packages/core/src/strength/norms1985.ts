@@ -1,15 +1,15 @@
-import type { Norm } from './strengthNorms.js'
+import { published } from '../anatomy/constant.js'
+import type { Norms } from './norm.js'
+
+const table = (norms: Norms, confidence: 'medium' | 'low' = 'medium') =>
+  published(norms, 'lbf', 'MATHIOWETZ-1985', confidence)
 
 /**
- * Grip and pinch of 310 men and 328 women, right and left hand, lbf, mean and SD by age. All from memory. Confidence: grip
- * means high, SD medium; tip and key medium; palmar medium to 54, low from 55.
- *
- * Source: MATHIOWETZ-1985.
+ * Grip and pinch of 310 men and 328 women, right and left hand, mean and SD by age. All from memory: means of grip are
+ * surer than their spread; palmar pinch from 55 on was partly put together and is a table of its own.
  */
-export const NORMS_1985: Readonly<
-  Record<'grip' | 'tip' | 'key' | 'palmar', Readonly<Record<'male' | 'female', readonly Norm[]>>>
-> = {
-  grip: {
+export const NORMS_1985 = {
+  grip: table({
     male: [
       { fromAge: 20, toAge: 24, right: [121.0, 20.6], left: [104.5, 21.8] },
       { fromAge: 25, toAge: 29, right: [120.8, 23.0], left: [110.5, 16.2] },
@@ -38,8 +38,8 @@ export const NORMS_1985: Readonly<
       { fromAge: 70, toAge: 74, right: [49.6, 11.7], left: [41.5, 10.2] },
       { fromAge: 75, toAge: null, right: [42.6, 11.0], left: [37.6, 8.9] },
     ],
-  },
-  tip: {
+  }),
+  tip: table({
     male: [
       { fromAge: 20, toAge: 24, right: [18.0, 3.0], left: [17.0, 2.3] },
       { fromAge: 25, toAge: 29, right: [18.3, 4.4], left: [17.5, 5.2] },
@@ -68,8 +68,8 @@ export const NORMS_1985: Readonly<
       { fromAge: 70, toAge: 74, right: [10.1, 2.6], left: [9.8, 2.4] },
       { fromAge: 75, toAge: null, right: [9.6, 2.8], left: [9.3, 2.4] },
     ],
-  },
-  key: {
+  }),
+  key: table({
     male: [
       { fromAge: 20, toAge: 24, right: [26.0, 3.5], left: [24.8, 3.4] },
       { fromAge: 25, toAge: 29, right: [26.7, 4.9], left: [25.0, 4.4] },
@@ -98,8 +98,8 @@ export const NORMS_1985: Readonly<
       { fromAge: 70, toAge: 74, right: [14.5, 2.9], left: [13.8, 3.0] },
       { fromAge: 75, toAge: null, right: [12.6, 2.3], left: [11.4, 2.6] },
     ],
-  },
-  palmar: {
+  }),
+  palmar: table({
     male: [
       { fromAge: 20, toAge: 24, right: [26.6, 5.3], left: [25.7, 5.8] },
       { fromAge: 25, toAge: 29, right: [26.0, 4.3], left: [25.1, 4.2] },
@@ -108,11 +108,6 @@ export const NORMS_1985: Readonly<
       { fromAge: 40, toAge: 44, right: [24.5, 4.3], left: [24.8, 4.9] },
       { fromAge: 45, toAge: 49, right: [24.0, 3.3], left: [23.7, 3.8] },
       { fromAge: 50, toAge: 54, right: [23.8, 5.4], left: [24.0, 5.8] },
-      { fromAge: 55, toAge: 59, right: [23.7, 4.8], left: [21.3, 4.5] },
-      { fromAge: 60, toAge: 64, right: [21.8, 3.3], left: [21.2, 3.2] },
-      { fromAge: 65, toAge: 69, right: [21.4, 3.0], left: [21.2, 4.1] },
-      { fromAge: 70, toAge: 74, right: [18.1, 3.4], left: [18.8, 3.3] },
-      { fromAge: 75, toAge: null, right: [18.7, 4.2], left: [18.3, 3.8] },
     ],
     female: [
       { fromAge: 20, toAge: 24, right: [17.2, 2.3], left: [16.3, 2.8] },
@@ -122,11 +117,25 @@ export const NORMS_1985: Readonly<
       { fromAge: 40, toAge: 44, right: [17.0, 3.1], left: [16.6, 3.5] },
       { fromAge: 45, toAge: 49, right: [17.9, 3.0], left: [17.5, 2.8] },
       { fromAge: 50, toAge: 54, right: [17.3, 3.1], left: [16.6, 2.9] },
-      { fromAge: 55, toAge: 59, right: [16.0, 3.1], left: [15.4, 3.0] },
-      { fromAge: 60, toAge: 64, right: [14.8, 3.1], left: [14.0, 3.1] },
-      { fromAge: 65, toAge: 69, right: [14.2, 3.1], left: [13.7, 3.1] },
-      { fromAge: 70, toAge: 74, right: [14.4, 2.6], left: [14.0, 1.9] },
-      { fromAge: 75, toAge: null, right: [12.0, 2.6], left: [11.5, 2.6] },
     ],
-  },
-}
+  }),
+  palmarFrom55: table(
+    {
+      male: [
+        { fromAge: 55, toAge: 59, right: [23.7, 4.8], left: [21.3, 4.5] },
+        { fromAge: 60, toAge: 64, right: [21.8, 3.3], left: [21.2, 3.2] },
+        { fromAge: 65, toAge: 69, right: [21.4, 3.0], left: [21.2, 4.1] },
+        { fromAge: 70, toAge: 74, right: [18.1, 3.4], left: [18.8, 3.3] },
+        { fromAge: 75, toAge: null, right: [18.7, 4.2], left: [18.3, 3.8] },
+      ],
+      female: [
+        { fromAge: 55, toAge: 59, right: [16.0, 3.1], left: [15.4, 3.0] },
+        { fromAge: 60, toAge: 64, right: [14.8, 3.1], left: [14.0, 3.1] },
+        { fromAge: 65, toAge: 69, right: [14.2, 3.1], left: [13.7, 3.1] },
+        { fromAge: 70, toAge: 74, right: [14.4, 2.6], left: [14.0, 1.9] },
+        { fromAge: 75, toAge: null, right: [12.0, 2.6], left: [11.5, 2.6] },
+      ],
+    },
+    'low',
+  ),
+} as const

@@ -37,4 +37,30 @@ describe('norms of strength', () => {
     const of = (age: number) => comparedWithNorm('palmar', 'male', age, 'left', 20, 'lbf')!.confidence
     expect([of(54), of(55)]).toEqual(['medium', 'low'])
   })
+
+  // Source: MASSY-WESTROPP-2011, from memory: men 30–39 right 47 (9.7), women 70 and older left 19 (5.5) kgf.
+  it('of 2011 are in kgf, by decade, of grip only, and named', () => {
+    expect(comparedWithNorm('grip', 'male', 39, 'right', 37.3, 'kgf', '2011')).toMatchObject({
+      table: '2011',
+      z: expect.closeTo(-1, 9) as number,
+      confidence: 'medium',
+    })
+    expect(comparedWithNorm('grip', 'female', 93, 'left', 19, 'kgf', '2011')!.percentOfNorm).toBeCloseTo(
+      100,
+      9,
+    )
+    expect(comparedWithNorm('key', 'male', 39, 'right', 8, 'kgf', '2011')).toBeNull()
+    expect(comparedWithNorm('grip', 'male', 19, 'right', 37, 'kgf', '2011')).toBeNull()
+    expect(comparedWithNorm('grip', 'male', 39, 'right', 37, 'kgf')!.table).toBe('1985')
+  })
+  it('do not care in which unit a force was read', () => {
+    for (const table of ['1985', '2011'] as const) {
+      const [inKgf, inLbf] = [
+        comparedWithNorm('grip', 'male', 50, 'left', 30, 'kgf', table)!,
+        comparedWithNorm('grip', 'male', 50, 'left', 30 / 0.45359237, 'lbf', table)!,
+      ]
+      expect(inLbf.z).toBeCloseTo(inKgf.z, 9)
+      expect(inLbf.percentOfNorm).toBeCloseTo(inKgf.percentOfNorm, 9)
+    }
+  })
 })

@@ -31,11 +31,15 @@ export function patientSpecificChange(
   return { activities: both.length, delta: sum / both.length }
 }
 
-/** A rating of change from −7 to +7 in words. Source: JAESCHKE-1989 (high). */
+/** Largest ratings that are no change, a small and a moderate one. */
+export const GLOBAL_RATING_BANDS = published([1, 3, 5] as const, 'points of 7', 'JAESCHKE-1989', 'high')
+
+/** A rating of change from −7 to +7 in words. Shown with how long ago it began: memory shifts after a month. */
 export function changeInWords(rating: number): 'none' | 'small' | 'moderate' | 'large' {
   within(rating, 'rating', [-7, 7])
   const size = Math.abs(rating)
-  if (size <= 1) return 'none'
-  if (size <= 3) return 'small'
-  return size <= 5 ? 'moderate' : 'large'
+  const [none, small, moderate] = GLOBAL_RATING_BANDS.value
+  if (size <= none) return 'none'
+  if (size <= small) return 'small'
+  return size <= moderate ? 'moderate' : 'large'
 }

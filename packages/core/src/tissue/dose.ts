@@ -75,19 +75,24 @@ export function oneRepetitionMaximum(
   }
 }
 
-/** Force of a band at 25 % steps of its elongation, lbf, by house step from the lightest. Medium; loses force with age. */
-export const BAND_STEPS: readonly (readonly number[])[] = [
-  [1.1, 1.8, 2.4, 2.9, 3.4, 3.9, 4.3, 4.8, 5.3, 5.8],
-  [1.5, 2.6, 3.3, 3.9, 4.4, 4.9, 5.4, 5.9, 6.4, 7],
-  [2, 3.2, 4.2, 5, 5.7, 6.5, 7.2, 7.9, 8.8, 9.6],
-  [2.8, 4.6, 5.9, 7.1, 8.1, 9.1, 10.1, 11.1, 12.1, 13.3],
-  [3.6, 6.3, 8.1, 9.7, 11, 12.3, 13.5, 14.8, 16.2, 17.6],
-  [5, 8.5, 11.1, 13.2, 15.2, 17.1, 18.9, 21, 23, 25.3],
-  [7.9, 13.9, 18.1, 21.6, 24.6, 27.5, 30.3, 33.4, 36.6, 40.1],
-]
+/** Force of a band at 25 % steps of its elongation, by house step from the lightest. Bands lose force with age. */
+export const BAND_STEPS = published<readonly (readonly number[])[]>(
+  [
+    [1.1, 1.8, 2.4, 2.9, 3.4, 3.9, 4.3, 4.8, 5.3, 5.8],
+    [1.5, 2.6, 3.3, 3.9, 4.4, 4.9, 5.4, 5.9, 6.4, 7],
+    [2, 3.2, 4.2, 5, 5.7, 6.5, 7.2, 7.9, 8.8, 9.6],
+    [2.8, 4.6, 5.9, 7.1, 8.1, 9.1, 10.1, 11.1, 12.1, 13.3],
+    [3.6, 6.3, 8.1, 9.7, 11, 12.3, 13.5, 14.8, 16.2, 17.6],
+    [5, 8.5, 11.1, 13.2, 15.2, 17.1, 18.9, 21, 23, 25.3],
+    [7.9, 13.9, 18.1, 21.6, 24.6, 27.5, 30.3, 33.4, 36.6, 40.1],
+  ],
+  'lbf',
+  'PAGE-2000',
+  'medium',
+)
 
 /**
- * Elongation of a band in percent, and its force in N in straight lines between the steps. Source: PAGE-2000 (medium).
+ * Elongation of a band in percent, and its force in N in straight lines between the steps.
  *
  * @param houseStep - 1 the lightest
  * @throws CoreError `MEASUREMENT_INCONSISTENT` for a band shorter than at rest
@@ -97,14 +102,14 @@ export function bandForce(
   restLength: number,
   length: number,
 ): { readonly elongationPercent: number; readonly newtons: number } {
-  wholeWithin(houseStep, 'step', [1, BAND_STEPS.length])
+  wholeWithin(houseStep, 'step', [1, BAND_STEPS.value.length])
   within(restLength, 'rest', [0.1, 1000])
   within(length, 'length', [0, 5000])
   if (length < restLength)
     contradiction('length', 'The band is shorter than at rest. Check that the two lengths were not swapped.')
   const elongationPercent = (100 * (length - restLength)) / restLength
   within(elongationPercent, 'length', [0, 250], 'percent longer than at rest')
-  const forces = [0, ...BAND_STEPS[houseStep - 1]!]
+  const forces = [0, ...BAND_STEPS.value[houseStep - 1]!]
   const place = Math.min(forces.length - 2, Math.floor(elongationPercent / 25))
   const share = elongationPercent / 25 - place
   const lbf = forces[place]! + share * (forces[place + 1]! - forces[place]!)

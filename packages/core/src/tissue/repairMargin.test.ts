@@ -28,4 +28,7 @@ describe('a repaired tendon', () => {
     expect(repairStrength(4, 42).earlyMotionN / classicN).toBeCloseTo(1.4, 9)
     expect(repairStrength(4, 14).earlyMotionN / classicN).toBeCloseTo(0.95, 9)
   })
+
+  it('is hidden from day 56 on, where the model is too cautious', () =>
+    expect([55, 56].map((day) => repairMargin(4, day, 3).isHidden)).toEqual([false, true]))
 })

@@ -1,18 +1,21 @@
-import { reaches, wholeWithin, within } from '../anatomy/checked.js'
-import { decided } from '../anatomy/constant.js'
-import { contradiction } from '../anatomy/checked.js'
+import { contradiction, reaches, wholeWithin, within } from '../anatomy/checked.js'
+import { decided, published } from '../anatomy/constant.js'
 import { NEWTONS_PER_KGF } from '../strength/forceUnits.js'
 
-/** What a hand does on each rung, and the force on a deep flexor repair in N: low, typical, high. Order: GROTH-2004. */
+type Forces = readonly [low: number, typical: number, high: number]
+const rung = (newtons: Forces) => decided(newtons, 'N', 'low')
+const measured = (newtons: Forces) => published(newtons, 'N', 'EDSFELDT-2015', 'medium')
+
+/** What a hand does on each rung, and the force on a deep flexor repair. Order: GROTH-2004. */
 export const FORCE_LADDER = [
-  { does: 'helper or other hand moves the joint, the muscle is silent', newtons: [1, 4, 9] },
-  { does: 'placed in a loose curl and kept there', newtons: [1, 3, 10] },
-  { does: 'a soft fist by itself', newtons: [2, 6, 34] },
-  { does: 'hook and straight fist', newtons: [3, 9, 35] },
-  { does: 'a single joint, the others held', newtons: [8, 24, 50] },
-  { does: 'a whole fist against something soft', newtons: [15, 30, 50] },
-  { does: 'hook and straight fist against something soft', newtons: [20, 45, 70] },
-  { does: 'a single held joint against resistance', newtons: [30, 60, 120] },
+  { does: 'helper or other hand moves the joint, the muscle is silent', newtons: rung([1, 4, 9]) },
+  { does: 'placed in a loose curl and kept there', newtons: measured([1, 3, 10]) },
+  { does: 'a soft fist by itself', newtons: measured([2, 6, 34]) },
+  { does: 'hook and straight fist', newtons: rung([3, 9, 35]) },
+  { does: 'a single joint, the others held', newtons: measured([8, 24, 50]) },
+  { does: 'a whole fist against something soft', newtons: rung([15, 30, 50]) },
+  { does: 'hook and straight fist against something soft', newtons: rung([20, 45, 70]) },
+  { does: 'a single held joint against resistance', newtons: rung([30, 60, 120]) },
 ] as const
 
 /** Strength of a core suture, how much the running suture adds, and how it changes with days. */
@@ -21,23 +24,35 @@ export const REPAIR_STRENGTH = {
   epitendinousShare: decided(0.2, 'share', 'medium'),
 } as const
 type Days = readonly (readonly [day: number, share: number])[]
-const CLASSIC: Days = [
-  [0, 1],
-  [7, 0.5],
-  [21, 0.667],
-  [42, 1.2],
-  [84, 2],
-]
-const EARLY_MOTION: Days = [
-  [0, 1],
-  [7, 0.9],
-  [21, 1],
-  [42, 1.4],
-  [84, 2.5],
-]
+/** Share of the fresh strength by day: rested or passively moved, and moved actively from the first days. */
+export const STRENGTH_BY_DAY = {
+  classic: published<Days>(
+    [
+      [0, 1],
+      [7, 0.5],
+      [21, 0.667],
+      [42, 1.2],
+      [84, 2],
+    ],
+    'of fresh strength',
+    'STRICKLAND-1993',
+    'medium',
+  ),
+  earlyMotion: decided<Days>(
+    [
+      [0, 1],
+      [7, 0.9],
+      [21, 1],
+      [42, 1.4],
+      [84, 2.5],
+    ],
+    'of fresh strength',
+    'low',
+  ),
+} as const
 
 /** From this day on the model is too cautious and is hidden. */
-export const MODEL_HIDDEN_FROM_DAY = 56
+export const MODEL_HIDDEN_FROM_DAY = decided(56, 'days')
 
 export interface RepairStrength {
   /** Rested or passively moved: weakest in the second week. */
@@ -48,7 +63,7 @@ export interface RepairStrength {
 
 /**
  * Strength of a flexor tendon repair (zones I to V) in N: an order of magnitude. Not for extensors, grafts, tenolysis or
- * partial cuts, and never beyond its days. Source: STRICKLAND-1993 (medium), early motion a synthesis (low).
+ * partial cuts, and never beyond its days. The early-motion curve is a synthesis.
  *
  * @param strands - 2, 4, 6 or 8
  * @param day - 0–84
@@ -64,7 +79,10 @@ export function repairStrength(
   within(day, 'day', [0, 84], 'days')
   within(epitendinous, 'e', [0, 0.5])
   const fresh = REPAIR_STRENGTH.kgfPerStrand.value * NEWTONS_PER_KGF * strands * (1 + epitendinous)
-  return { classicN: fresh * shareOn(CLASSIC, day), earlyMotionN: fresh * shareOn(EARLY_MOTION, day) }
+  return {
+    classicN: fresh * shareOn(STRENGTH_BY_DAY.classic.value, day),
+    earlyMotionN: fresh * shareOn(STRENGTH_BY_DAY.earlyMotion.value, day),
+  }
 }
 
 function shareOn(days: Days, day: number): number {
@@ -76,9 +94,16 @@ function shareOn(days: Days, day: number): number {
   return low + ((day - from) / (to - from)) * (high - low)
 }
 
-/** How much more force swelling asks for. Source: PLEDGE-DECISION (low). */
-export const EDEMA_FACTORS = { none: 1, mild: 1.2, moderate: 1.5, severe: 2 } as const
-export type EdemaGrade = keyof typeof EDEMA_FACTORS
+/** How much more force swelling asks for. */
+export const EDEMA_FACTORS = decided({ none: 1, mild: 1.2, moderate: 1.5, severe: 2 }, 'times', 'low')
+export type EdemaGrade = keyof typeof EDEMA_FACTORS.value
+
+/** Lower ends of the margin from which a class is given. */
+export const MARGIN_CLASSES = {
+  comfortable: decided(2, 'times', 'low'),
+  narrow: decided(1, 'times', 'low'),
+} as const
+
 /** About one standard deviation of repairs and loads together. */
 export const UNCERTAINTY_FACTOR = decided(2.5, 'times', 'low')
 
@@ -88,6 +113,8 @@ export interface RepairMargin {
   readonly low: number
   readonly high: number
   readonly class: MarginClass
+  /** From day 56 on the model is too cautious: it is not shown. */
+  readonly isHidden: boolean
 }
 
 /**
@@ -105,9 +132,19 @@ export function repairMargin(
 ): RepairMargin {
   wholeWithin(level, 'level', [1, 8])
   const { classicN, earlyMotionN } = repairStrength(strands, day, epitendinous)
-  const typical = Math.max(...FORCE_LADDER.slice(0, level).map(({ newtons }) => newtons[1]))
-  const middle = Math.sqrt(classicN * earlyMotionN) / (typical * EDEMA_FACTORS[edema])
+  const typical = Math.max(...FORCE_LADDER.slice(0, level).map(({ newtons }) => newtons.value[1]))
+  const middle = Math.sqrt(classicN * earlyMotionN) / (typical * EDEMA_FACTORS.value[edema])
   const low = middle / UNCERTAINTY_FACTOR.value
-  const word = reaches(low, 2) ? 'comfortable' : reaches(low, 1) ? 'narrow' : 'below'
-  return { middle, low, high: middle * UNCERTAINTY_FACTOR.value, class: word }
+  const word = reaches(low, MARGIN_CLASSES.comfortable.value)
+    ? 'comfortable'
+    : reaches(low, MARGIN_CLASSES.narrow.value)
+      ? 'narrow'
+      : 'below'
+  return {
+    middle,
+    low,
+    high: middle * UNCERTAINTY_FACTOR.value,
+    class: word,
+    isHidden: day >= MODEL_HIDDEN_FROM_DAY.value,
+  }
 }

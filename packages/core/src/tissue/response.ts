@@ -5,6 +5,9 @@ export const RESPONSE_24H = {
   painLimit: decided(5, 'of 10'),
   swellingMdc: decided(5, 'mm', 'low'),
   rangeMdc: decided(10, 'degrees'),
+  /** Pain after 24 hours above the pain before. */
+  regressFrom: decided(2, 'of 10'),
+  holdFrom: decided(1, 'of 10'),
 } as const
 
 export interface NextDay {
@@ -38,6 +41,6 @@ export function responseAfterADay({
   const rise = after24h - before
   const swells = swellingMm !== null && swellingMm >= RESPONSE_24H.swellingMdc.value
   const loses = rangeLossDeg !== null && rangeLossDeg >= RESPONSE_24H.rangeMdc.value
-  if (rise >= 2 || swells || loses) return 'regress'
-  return peak > painLimit || rise >= 1 ? 'hold' : 'progress'
+  if (rise >= RESPONSE_24H.regressFrom.value || swells || loses) return 'regress'
+  return peak > painLimit || rise >= RESPONSE_24H.holdFrom.value ? 'hold' : 'progress'
 }

@@ -1,5 +1,5 @@
 import { within } from '../anatomy/checked.js'
-import { published, type Constant } from '../anatomy/constant.js'
+import { decided, published, type Constant } from '../anatomy/constant.js'
 import { CoreError } from '../errors.js'
 
 export const TENDONS = ['FDP', 'FDS', 'EDC', 'FPL', 'EPL'] as const
@@ -93,7 +93,7 @@ export function motionForGlideDeg(glideMm: number, armMm: number): number {
 }
 
 /** Shares in which finger joints answer a wrist motion. */
-const TENODESIS_SHARES = { mcp: 1, pip: 1, dip: 0.67 } as const
+export const TENODESIS_SHARES = decided({ mcp: 1, pip: 1, dip: 0.67 }, 'share', 'low')
 
 export interface TenodesisFlexion {
   readonly mcpDeg: number
@@ -103,7 +103,7 @@ export interface TenodesisFlexion {
 
 /**
  * Flexion of the finger joints that balances a wrist extension while the deep flexor keeps its length. An order of
- * magnitude; adhesions and stiffness break it. Source: PLEDGE-DECISION (low).
+ * magnitude; adhesions and stiffness break it.
  *
  * @param wristExtensionDeg - −70 to 70
  */
@@ -111,28 +111,27 @@ export function tenodesisFlexion(wristExtensionDeg: number): TenodesisFlexion {
   within(wristExtensionDeg, 'wristExtension', [-70, 70], 'degrees')
   const arms = MOMENT_ARMS.FDP
   const joints = ['mcp', 'pip', 'dip'] as const
-  const total = joints.reduce((sum, joint) => sum + arms[joint]!.value * TENODESIS_SHARES[joint], 0)
+  const total = joints.reduce((sum, joint) => sum + arms[joint]!.value * TENODESIS_SHARES.value[joint], 0)
   const share = (arms.wrist!.value * wristExtensionDeg) / total
   return {
-    mcpDeg: share * TENODESIS_SHARES.mcp,
-    pipDeg: share * TENODESIS_SHARES.pip,
-    dipDeg: share * TENODESIS_SHARES.dip,
+    mcpDeg: share * TENODESIS_SHARES.value.mcp,
+    pipDeg: share * TENODESIS_SHARES.value.pip,
+    dipDeg: share * TENODESIS_SHARES.value.dip,
   }
 }
 
 /** Glide of the deep flexor per 10° of passive motion, mm. */
-const GLIDE_PER_10 = {
-  intact: { pip: 1.3, dip: 1 },
-  repaired: { pip: 1.2, dip: 0.3 },
+export const GLIDE_PER_10 = {
+  intact: published({ pip: 1.3, dip: 1 }, 'mm', 'MCGROUTHER-AHMED-1981', 'medium'),
+  repaired: published({ pip: 1.2, dip: 0.3 }, 'mm', 'SILFVERSKIOLD-1992', 'medium'),
 } as const
 
 /**
- * Glide of a deep flexor by passive PIP and DIP motion in mm, intact (MCGROUTHER-AHMED-1981) or repaired in zone II
- * (SILFVERSKIOLD-1992). What edema and repair take away is the part of the DIP joint.
+ * Glide of a deep flexor by passive PIP and DIP motion in mm, intact or repaired in zone II. What edema and repair take away is the part of the DIP joint.
  */
 export function passiveGlideMm(pipDeg: number, dipDeg: number, isRepaired: boolean): number {
   within(pipDeg, 'pip', [0, 110], 'degrees')
   within(dipDeg, 'dip', [0, 110], 'degrees')
-  const per10 = isRepaired ? GLIDE_PER_10.repaired : GLIDE_PER_10.intact
+  const per10 = (isRepaired ? GLIDE_PER_10.repaired : GLIDE_PER_10.intact).value
   return (per10.pip * pipDeg + per10.dip * dipDeg) / 10
 }

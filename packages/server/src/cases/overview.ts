@@ -170,6 +170,7 @@ export const overviewReply = obj({
   evaluations: list(
     obj({
       id: str,
+      recordedBy: str,
       evaluatedOn: str,
       painRest: maybe(whole),
       painAct: maybe(whole),

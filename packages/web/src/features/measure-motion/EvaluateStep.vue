@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GONIOMETER_ERROR_DEG, WRIST_MOTIONS, type WristMotion } from '@pledge/core'
+import { WRIST_MOTIONS, type WristMotion } from '@pledge/core'
 import { computed, onMounted } from 'vue'
 import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
@@ -7,13 +7,15 @@ import PainScale from '../../shared/parts/PainScale.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { dayText } from '../../shared/words'
 import RangeFan from './RangeFan.vue'
+import { useSessionStore } from '../../shared/sessionStore'
 import { useEvaluationStore, type Kind, type Side } from './evaluationStore'
 
 const cases = useCaseStore()
 const bench = useEvaluationStore()
+const session = useSessionStore()
 
 onMounted(() => {
-  if (cases.data) bench.start(cases.data.episode.side, cases.data.evaluations)
+  if (cases.data) bench.start(cases.data.episode.side, cases.data.evaluations, session.user?.id ?? '')
 })
 const columns = computed<{ side: Side; kind: Kind; head: string }[]>(() => [
   { side: bench.injured, kind: 'active', head: 'active' },
@@ -71,7 +73,7 @@ async function save() {
   if (await bench.save(cases.data.episode.id, cases.data.today)) await cases.reload()
 }
 function again() {
-  if (cases.data) bench.start(cases.data.episode.side, cases.data.evaluations)
+  if (cases.data) bench.start(cases.data.episode.side, cases.data.evaluations, session.user?.id ?? '')
 }
 </script>
 
@@ -160,8 +162,11 @@ function again() {
             </td>
             <td class="num tabular">
               <span v-if="row.change" :class="['change', row.change.verdict.replace(' ', '-')]"
-                >{{ signed(row.change.deg) }}°<small v-if="row.change.verdict === 'within error'">
-                  within error</small
+                >{{ signed(row.change.deg) }}°
+                <small
+                  >{{ row.change.verdict === 'within error' ? 'within' : 'beyond' }} the error of ±{{
+                    row.change.errorDeg.toFixed(0)
+                  }}°{{ row.change.isUnverified ? ', unverified' : '' }}</small
                 ></span
               >
               <span v-else class="soft">–</span>
@@ -170,8 +175,9 @@ function again() {
         </tbody>
       </table>
       <p v-if="cases.data.episode.measuresWrist" class="soft foot">
-        Grey figures are the last readings. A change of {{ GONIOMETER_ERROR_DEG }}° or less cannot be told
-        from the goniometer’s error (common practice, medium confidence).
+        Grey figures are the last readings. A change within the error of the goniometer is no change; the
+        error is larger where another therapist took the last reading. Its figures are from memory;
+        “unverified” marks the unsure ones.
       </p>
       <div class="saving">
         <TextInput v-model="bench.note" label="Note" />

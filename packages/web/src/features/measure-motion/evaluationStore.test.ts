@@ -20,6 +20,7 @@ const evaluation = (readingDeg: number, side: 'left' | 'right' = 'left') => ({
   painRest: 1,
   painAct: 2,
   note: '',
+  recordedBy: 'noor',
   readings: [{ motion: 'wristExtension', side, kind: 'active' as const, readingDeg }],
 })
 
@@ -50,7 +51,7 @@ describe('an evaluation', () => {
 
   it('compares with the other side measured today, else with its last reading', () => {
     const store = bench()
-    store.start('left', [evaluation(70, 'right')])
+    store.start('left', [evaluation(70, 'right')], 'noor')
     store.type('wristExtension', 'left', 'active', '42')
     expect(store.rows[1]).toMatchObject({ motion: 'wristExtension', shortDeg: 28, percent: 60 })
     store.type('wristExtension', 'right', 'active', '84')
@@ -59,18 +60,27 @@ describe('an evaluation', () => {
 
   it('tells a gain from the error of the goniometer', () => {
     const store = bench()
-    store.start('left', [evaluation(30)])
-    store.type('wristExtension', 'left', 'active', '35')
-    expect(store.rows[1]?.change).toEqual({ deg: 5, verdict: 'within error' })
+    store.start('left', [evaluation(30)], 'noor')
     store.type('wristExtension', 'left', 'active', '36')
-    expect(store.rows[1]?.change).toEqual({ deg: 6, verdict: 'gained' })
+    expect(store.rows[1]?.change).toMatchObject({ deg: 6, verdict: 'within error' })
+    store.type('wristExtension', 'left', 'active', '37')
+    expect(store.rows[1]?.change).toMatchObject({ deg: 7, verdict: 'gained' })
     store.type('wristExtension', 'left', 'active', '')
     expect(store.rows[1]?.change).toBeNull()
   })
 
+  it('asks more of a change since somebody else measured', () => {
+    const store = bench()
+    store.start('left', [{ ...evaluation(30), recordedBy: 'ines' }], 'noor')
+    store.type('wristExtension', 'left', 'active', '37')
+    expect(store.rows[1]?.change).toMatchObject({ verdict: 'within error' })
+    store.type('wristExtension', 'left', 'active', '40')
+    expect(store.rows[1]?.change).toMatchObject({ verdict: 'gained' })
+  })
+
   it('keeps the readings when saving fails, and sends them under the same id again', async () => {
     const store = bench()
-    store.start('left', [])
+    store.start('left', [], 'noor')
     store.type('wristFlexion', 'left', 'active', '40')
     addEvaluation.mockRejectedValueOnce(new ApiProblem(0, 'OFFLINE', 'No connection.'))
     expect(await store.save('e', '2031-04-11')).toBe(false)
@@ -84,7 +94,7 @@ describe('an evaluation', () => {
 
   it('is not sent with a reading that cannot be', async () => {
     const store = bench()
-    store.start('left', [])
+    store.start('left', [], 'noor')
     store.type('wristFlexion', 'left', 'active', '400')
     expect(await store.save('e', '2031-04-11')).toBe(false)
     expect(addEvaluation).not.toHaveBeenCalled()

@@ -29,7 +29,6 @@ export interface MotionRow {
   readonly shortDeg: number | null
   readonly percent: number | null
   readonly change: Change | null
-  readonly last: number | null
 }
 
 const key = (motion: WristMotion, side: Side, kind: Kind) => `${motion}.${side}.${kind}`
@@ -58,14 +57,17 @@ export const useEvaluationStore = defineStore('evaluation', () => {
   const saveState = ref<SaveState>({ name: 'editing' })
   const injured = ref<Side>('left')
   const earlier = ref<readonly EvaluationAnswer[]>([])
+  const rater = ref('')
   let id = ulid()
 
   const other = computed<Side>(() => (injured.value === 'left' ? 'right' : 'left'))
 
-  function start(side: Side, evaluations: readonly EvaluationAnswer[]) {
+  /** @param by - who measures: an error between two raters is larger than within one */
+  function start(side: Side, evaluations: readonly EvaluationAnswer[], by: string) {
     for (const name of Object.keys(typed)) delete typed[name]
     injured.value = side
     earlier.value = evaluations
+    rater.value = by
     painRest.value = null
     painAct.value = null
     note.value = ''
@@ -87,27 +89,32 @@ export const useEvaluationStore = defineStore('evaluation', () => {
     return cell.name === 'read' ? cell.deg : null
   }
   /** The last reading on record; the healthy side is often measured once only. */
-  function lastReading(motion: WristMotion, side: Side, kind: Kind): number | null {
-    for (const evaluation of [...earlier.value].reverse()) {
-      const found = evaluation.readings.find(
-        (one) => one.motion === motion && one.side === side && one.kind === kind,
-      )
-      if (found) return found.readingDeg
+  function lastRead(motion: WristMotion, side: Side, kind: Kind): { deg: number; recordedBy: string } | null {
+    for (const { readings: taken, recordedBy } of [...earlier.value].reverse()) {
+      const found = taken.find((one) => one.motion === motion && one.side === side && one.kind === kind)
+      if (found) return { deg: found.readingDeg, recordedBy }
     }
     return null
+  }
+  function lastReading(motion: WristMotion, side: Side, kind: Kind): number | null {
+    return lastRead(motion, side, kind)?.deg ?? null
   }
 
   const rows = computed<MotionRow[]>(() =>
     WRIST_MOTION_NAMES.map((motion) => {
       const now = readAt(motion, injured.value, 'active')
-      const last = lastReading(motion, injured.value, 'active')
+      const last = lastRead(motion, injured.value, 'active')
       const healthy = readAt(motion, other.value, 'active') ?? lastReading(motion, other.value, 'active')
       return {
         motion,
-        last,
         shortDeg: shortOfOtherSideDeg(now, healthy),
         percent: percentOfOtherSide(now, healthy),
-        change: changeSince(last, now),
+        change: changeSince(
+          motion,
+          last?.deg ?? null,
+          now,
+          last?.recordedBy === rater.value ? 'same' : 'other',
+        ),
       }
     }),
   )

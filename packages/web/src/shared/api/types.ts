@@ -90,6 +90,8 @@ export interface ReadingAnswer {
 }
 export interface EvaluationAnswer {
   id: string
+  /** Id of who measured. */
+  recordedBy: string
   evaluatedOn: string
   painRest: number | null
   painAct: number | null
