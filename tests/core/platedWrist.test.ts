@@ -295,7 +295,9 @@ describe('catalogue exercises after a volar plate', () => {
         motion.motions.some((m) => /^(wrist|forearm)/.test(m)),
       )
       if (modes.some((motion) => motion.modes.some((mode) => ['S', 'P', 'I', 'R'].includes(mode)))) {
-        expect(home(id, state).kind, id).toBe('not-yet')
+        // A push that does not move, at the lightest load, has a gate of its own without a film.
+        if (id === 'bottle-shake-steady') expect(home(id, state).basis).toBe('rule')
+        else expect(home(id, state).kind, id).toBe('not-yet')
       }
     }
   })

@@ -96,9 +96,18 @@ export {
   type PatientCase,
 } from './exercise/assessExercise.js'
 export * from './exercise/contraindications.js'
+export { readEquipment, type Equipment } from './exercise/equipment.js'
 export { readCondition, type Condition } from './exercise/condition.js'
 export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
 export { resistanceOf, signatureOf } from './exercise/signatureOf.js'
+export {
+  changesByDose,
+  derivedFacts,
+  signatureText,
+  type ChangeByDose,
+  type DerivedFacts,
+} from './exercise/derivedFacts.js'
+export { LADDER_AXES, ladderStep, type LadderAxis } from './exercise/ladderStep.js'
 // Dose
 export {
   burdenOf,

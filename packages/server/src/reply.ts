@@ -29,11 +29,14 @@ export const doseReply = obj({
   boutsPerDay: whole,
   load: maybe(num),
 })
-export const exerciseTextReply = obj({
+const exerciseWords = {
   name: str,
   reason: str,
   steps: list(str),
   shouldFeel: str,
   shouldNotFeel: str,
   mistake: str,
-})
+} as const
+export const exerciseTextReply = obj(exerciseWords)
+/** For the therapist, with what has to be so before it is begun. */
+export const exerciseTeachingReply = obj({ ...exerciseWords, before: str })

@@ -7,23 +7,32 @@ export const REST_SECONDS = 30
 /** A position worn this long or longer is put on and left: it costs the patient only the putting on. */
 export const WORN_FROM_SECONDS = 1800
 export const WORN_COSTS_MINUTES = 2
+/** Fingers of a hand: those that go in turn where no digits were chosen. */
+const FINGERS = 4
 
 /**
  * Minutes one bout of an exercise takes: (sets · repetitions · (hold + 4 s) + 30 s · (sets − 1)) · sides. Each shape of
  * a series is held and changed, so it counts as a repetition of its own. A position worn for 30 minutes or more counts
- * 2 minutes.
+ * 2 minutes. Digits that go one after the other each take their time.
  *
+ * @param digits - how many of them go in turn, where they do
  * @param sides - 2 when both hands take turns
  * @returns minutes, not rounded
  * @example
- * minutesOfBout({ shapes: [{}] }, { sets: 2, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }) // => 3.5
+ * minutesOfBout({ shapes: [{}], turns: 'together' }, { sets: 2, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }) // => 3.5
  */
-export function minutesOfBout(exercise: Pick<Exercise, 'shapes'>, dose: Dose, sides: 1 | 2 = 1): number {
+export function minutesOfBout(
+  exercise: Pick<Exercise, 'shapes' | 'turns'>,
+  dose: Dose,
+  sides: 1 | 2 = 1,
+  digits = FINGERS,
+): number {
   if (dose.holdSeconds >= WORN_FROM_SECONDS) return WORN_COSTS_MINUTES
   const movesPerSet = dose.repetitions * exercise.shapes.length
   const seconds =
     dose.sets * movesPerSet * (dose.holdSeconds + CHANGE_SECONDS) + REST_SECONDS * (dose.sets - 1)
-  return (seconds * sides) / 60
+  const turns = exercise.turns === 'digits in turn' ? digits : 1
+  return (seconds * sides * turns) / 60
 }
 
 /** Whether both hands take turns: an exercise for each side does so only where both are treated. */
@@ -42,7 +51,7 @@ export interface Burden {
 }
 
 interface PrescribedItem {
-  readonly exercise: Pick<Exercise, 'shapes' | 'side' | 'demand'>
+  readonly exercise: Pick<Exercise, 'shapes' | 'turns' | 'side' | 'demand'>
   readonly dose: Dose
 }
 

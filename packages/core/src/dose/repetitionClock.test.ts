@@ -39,7 +39,7 @@ describe('the moment of an exercise of 2 sets of 3 with a hold of 5 s', () => {
   it.each([[dose()], [dose({ sets: 1 })], [dose({ holdSeconds: 0, sets: 3 })]])(
     'lasts exactly the minutes that are counted: %o',
     (asked) => {
-      const seconds = minutesOfBout({ shapes: [{}] }, asked) * 60
+      const seconds = minutesOfBout({ shapes: [{}], turns: 'together' }, asked) * 60
       expect(repetitionMoment(asked, 1, seconds - 0.01).stage).not.toBe('done')
       expect(repetitionMoment(asked, 1, seconds).stage).toBe('done')
     },

@@ -1,6 +1,7 @@
 import { allConstants } from '../anatomy/constant.js'
 import { CoreError } from '../errors.js'
 import type { Condition } from '../exercise/condition.js'
+import type { Equipment } from '../exercise/equipment.js'
 import type { Exercise } from '../exercise/exercise.js'
 import type { Protocol } from '../protocol/protocol.js'
 import type { CrossCutting } from '../rules/crossCutting.js'
@@ -10,6 +11,7 @@ export interface Catalogue {
   readonly conditions: ReadonlyMap<string, Condition>
   readonly protocols: ReadonlyMap<string, Protocol>
   readonly exercises: ReadonlyMap<string, Exercise>
+  readonly equipment: ReadonlyMap<string, Equipment>
   readonly crossCutting: CrossCutting
   readonly sources: ReadonlyMap<string, CatalogueSource>
   /** A hash of all its files: a signed program keeps it. */
@@ -34,6 +36,7 @@ export function checkCatalogue(catalogue: Catalogue): void {
     throw new CoreError('DOCUMENT_INVALID', path, message)
   }
   const used = new Set<string>()
+  const handed = new Set<string>()
   const cite = (path: string, key: string) => {
     used.add(key)
     if (!catalogue.sources.has(key)) refuse(path, `Expected a source listed in sources.yaml, found "${key}".`)
@@ -71,6 +74,11 @@ export function checkCatalogue(catalogue: Catalogue): void {
       if (!catalogue.conditions.has(condition))
         refuse(`${path}.conditions`, `Expected a condition of the catalogue, found "${condition}".`)
     }
+    for (const key of exercise.equipment) {
+      handed.add(key)
+      if (!catalogue.equipment.has(key))
+        refuse(`${path}.equipment`, `Expected a thing listed in equipment.yaml, found "${key}".`)
+    }
     for (const id of [...exercise.ladder.easier, ...exercise.ladder.harder]) {
       if (!catalogue.exercises.has(id))
         refuse(`${path}.ladder`, `Expected an exercise of the catalogue, found "${id}".`)
@@ -91,6 +99,9 @@ export function checkCatalogue(catalogue: Catalogue): void {
       }
     }
   }
+  for (const key of catalogue.equipment.keys())
+    if (!handed.has(key))
+      refuse(`equipment.${key}`, 'Expected a thing that some exercise uses; remove it or use it.')
   const ofCode = sourcesOfCode()
   for (const key of catalogue.sources.keys()) {
     if (!used.has(key) && !ofCode.includes(key))

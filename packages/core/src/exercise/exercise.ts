@@ -1,10 +1,11 @@
 import type { Source } from '../protocol/protocol.js'
-import type { Orthosis } from '../protocol/vocabulary.js'
+import type { Nerve, Orthosis } from '../protocol/vocabulary.js'
 import type { Signature } from '../verdict/signature.js'
 
 /**
- * Joint angles by name, in degrees: flexion +, extension and hyperextension −; ulnar deviation +; supination +.
- * `opposition` is the reach 0–10. The bounds are the editor's window: outside is a typing error.
+ * Joint angles by name, in degrees: flexion +, extension and hyperextension −; ulnar deviation +; supination +; internal
+ * rotation of the shoulder +; neck bent toward the exercised arm +; fingers spread from the middle finger +. `opposition`
+ * is the reach 0–10. The bounds are the editor's window: outside is a typing error.
  */
 export const ANGLE_WINDOWS = {
   wristFlexion: [-85, 90],
@@ -12,7 +13,11 @@ export const ANGLE_WINDOWS = {
   forearmSupination: [-90, 90],
   elbowFlexion: [-5, 150],
   shoulderFlexion: [-60, 180],
+  shoulderAbduction: [0, 180],
+  shoulderInternalRotation: [-90, 90],
+  neckSideBend: [-45, 45],
   mcpFlexion: [-45, 100],
+  fingerSpread: [-10, 40],
   pipFlexion: [-10, 115],
   dipFlexion: [-20, 90],
   thumbMcpFlexion: [-10, 70],
@@ -31,7 +36,11 @@ export const REST_ANGLES: Readonly<Record<AngleName, number>> = {
   forearmSupination: -30,
   elbowFlexion: 80,
   shoulderFlexion: 10,
+  shoulderAbduction: 0,
+  shoulderInternalRotation: 0,
+  neckSideBend: 0,
   mcpFlexion: 35,
+  fingerSpread: 0,
   pipFlexion: 35,
   dipFlexion: 15,
   thumbMcpFlexion: 10,
@@ -67,6 +76,30 @@ export const FAMILIES = [
 ] as const
 export type Family = (typeof FAMILIES)[number]
 
+/** What an exercise is for. */
+export const AIMS = [
+  'swelling',
+  'pain',
+  'scar',
+  'motion',
+  'stretch',
+  'glide',
+  'nerve',
+  'strength',
+  'control',
+  'sensation',
+  'daily-use',
+] as const
+export type Aim = (typeof AIMS)[number]
+
+/** The place of an exercise within a bout, in this order. */
+export const SLOTS = ['warm', 'soften', 'passive', 'active', 'glide', 'strengthen', 'settle'] as const
+export type Slot = (typeof SLOTS)[number]
+
+/** What is known to work: trials in patients, experiments with hands or tendons, or what therapists teach. */
+export const EVIDENCE_LEVELS = ['trials', 'laboratory', 'practice'] as const
+export type EvidenceLevel = (typeof EVIDENCE_LEVELS)[number]
+
 /** How much an exercise asks of healing tissue; a different scale from the resistance classes, never compared with them. */
 export const DEMANDS = [
   'care',
@@ -86,14 +119,21 @@ export type Demand = (typeof DEMANDS)[number]
 export const FORCES = [
   'active',
   'active-assisted',
+  'active with other hand on scar',
+  'guided without pull',
   'passive by other hand',
+  'passive by wrap',
   'gravity',
   'gravity + other hand',
   'body weight',
-  'active wrist, passive fingers',
+  'placed then held',
+  'active wrist, passive digits',
+  'active wrist, assisted digits',
   'isometric',
   'resisted',
+  'lowered against load',
   'support only',
+  'none',
 ] as const
 export type Force = (typeof FORCES)[number]
 
@@ -105,6 +145,8 @@ export const HAND_GRIPS = [
   'three-jaw',
   'lateral',
   'tip',
+  'pad-to-pad',
+  'hook',
 ] as const
 
 export const LOAD_UNITS = ['kg', 'percentEffort', 'houseStep', 'bodyWeight'] as const
@@ -180,6 +222,17 @@ export interface ExerciseText {
   readonly shouldFeel: string
   readonly shouldNotFeel: string
   readonly mistake: string
+  /** What has to be so before it is begun, for whoever prescribes it. */
+  readonly before: string
+}
+
+/** What the angles cannot tell: direction of an isometric, a held neighbor, circles, activities, weights, who moves it. */
+export interface WrittenSignature extends Pick<
+  Signature,
+  'motions' | 'combos' | 'acts' | 'kg' | 'by' | 'stress' | 'technique'
+> {
+  /** The nerve an exercise is meant to move; how it moves follows from the angles. */
+  readonly nerve: Nerve | null
 }
 
 /** An exercise is joint angles, a force, a dose and words: all else is computed from these. */
@@ -189,13 +242,17 @@ export interface Exercise {
   readonly region: string
   readonly demand: Demand
   readonly conditions: readonly string[]
+  readonly aims: readonly Aim[]
+  readonly slot: Slot
+  readonly evidence: EvidenceLevel
   readonly start: Pose
   /** One pose, or several shapes in order. */
   readonly shapes: readonly Pose[]
   readonly force: Force
   readonly grip: (typeof HAND_GRIPS)[number]
   readonly load: Load | null
-  readonly equipment: { readonly clinic: string; readonly home: string }
+  /** Keys of the list of equipment; an orthosis stands in `worn`. */
+  readonly equipment: readonly string[]
   readonly stress: readonly StructureStress[]
   readonly dose: Dose
   readonly range: DoseRange
@@ -208,9 +265,10 @@ export interface Exercise {
   /** Orthoses it may be done in, `none` included when it may be done without. */
   readonly worn: readonly Orthosis[]
   readonly side: 'one' | 'each' | 'both'
+  /** Digits that go one after the other each take the time of a bout. */
+  readonly turns: 'together' | 'digits in turn'
   readonly contraindications: readonly Contraindication[]
-  /** What the angles cannot tell: isometric direction, activities, weights. */
-  readonly written: Pick<Signature, 'motions' | 'acts' | 'kg' | 'technique'>
+  readonly written: WrittenSignature
   readonly sources: readonly Source[]
   readonly text: Readonly<Record<'en' | 'es', ExerciseText>>
 }

@@ -1,5 +1,5 @@
 import { DocumentReader } from '../reading/documentReader.js'
-import { ORTHOSES } from '../protocol/vocabulary.js'
+import { NERVES, ORTHOSES } from '../protocol/vocabulary.js'
 import { readSignature } from '../verdict/signature.js'
 import * as shape from './exercise.js'
 
@@ -9,6 +9,9 @@ const KEYS = [
   'region',
   'demand',
   'conditions',
+  'aims',
+  'slot',
+  'evidence',
   'start',
   'end',
   'force',
@@ -23,6 +26,7 @@ const KEYS = [
   'ladder',
   'worn',
   'side',
+  'turns',
   'contraindications',
   'signature',
   'source',
@@ -33,7 +37,7 @@ const KEYS = [
 export const DOSE_LIMITS: shape.DoseRange = {
   sets: [1, 10],
   repetitions: [1, 60],
-  holdSeconds: [0, 28_800],
+  holdSeconds: [0, 82_800],
   boutsPerDay: [1, 14],
 }
 
@@ -66,7 +70,6 @@ export function readExercise(document: unknown): shape.Exercise {
   const dose = readDose(doc['dose']!, range, load)
   const safety = doc['safety']!.object(['painCap', 'maxRise', 'stop'])
   const ladder = doc['ladder']!.object(['easier', 'harder'])
-  const equipment = doc['equipment']!.object(['clinic', 'home'])
   const texts = doc['text']!.object(['en', 'es'])
   return {
     id: doc['id']!.text(),
@@ -74,12 +77,15 @@ export function readExercise(document: unknown): shape.Exercise {
     region: doc['region']!.text(),
     demand: doc['demand']!.oneOf(shape.DEMANDS),
     conditions: doc['conditions']!.list().map((id) => id.text()),
+    aims: doc['aims']!.list().map((aim) => aim.oneOf(shape.AIMS)),
+    slot: doc['slot']!.oneOf(shape.SLOTS),
+    evidence: doc['evidence']!.oneOf(shape.EVIDENCE_LEVELS),
     start,
     shapes,
     force: doc['force']!.oneOf(shape.FORCES),
     grip: doc['grip']!.oneOf(shape.HAND_GRIPS),
     load,
-    equipment: { clinic: equipment['clinic']!.text(), home: equipment['home']!.text() },
+    equipment: doc['equipment']!.list().map((key) => key.text()),
     stress: doc['stress']!.list().map(readStress),
     dose,
     range,
@@ -98,6 +104,7 @@ export function readExercise(document: unknown): shape.Exercise {
     },
     worn: doc['worn']!.list().map((word) => word.oneOf(ORTHOSES)),
     side: doc['side']!.oneOf(['one', 'each', 'both']),
+    turns: doc['turns']!.oneOf(['together', 'digits in turn']),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
     written: readWritten(doc['signature']!),
     sources: doc['source']!.list().map((line) => {
@@ -154,17 +161,22 @@ function readDose(reader: DocumentReader, range: shape.DoseRange, load: shape.Lo
   }
 }
 
-function readWritten(reader: DocumentReader): shape.Exercise['written'] {
-  if (reader.isMissing) return { motions: [], acts: [], kg: null, technique: [] }
-  const part = reader.object(['motions', 'acts', 'kg', 'technique'])
-  const { motions, acts, kg, technique } = readSignature(
-    reader.at(Object.fromEntries(Object.entries(part).map(([key, value]) => [key, value.value]))),
+const WRITTEN_KEYS = ['motions', 'combos', 'acts', 'kg', 'by', 'stress', 'technique'] as const
+
+function readWritten(reader: DocumentReader): shape.WrittenSignature {
+  if (reader.isMissing)
+    return { motions: [], combos: [], acts: [], kg: null, by: null, stress: [], technique: [], nerve: null }
+  const part = reader.object([...WRITTEN_KEYS, 'nerve'])
+  const stated = WRITTEN_KEYS.filter((key) => !part[key]!.isMissing)
+  const { motions, combos, acts, kg, by, stress, technique } = readSignature(
+    reader.at(Object.fromEntries(stated.map((key) => [key, part[key]!.value]))),
   )
-  return { motions, acts, kg, technique }
+  const nerve = part['nerve']!.optional((word) => word.oneOf(NERVES))
+  return { motions, combos, acts, kg, by, stress, technique, nerve }
 }
 
 function readText(reader: DocumentReader): shape.ExerciseText {
-  const part = reader.object(['name', 'reason', 'steps', 'shouldFeel', 'shouldNotFeel', 'mistake'])
+  const part = reader.object(['name', 'reason', 'steps', 'shouldFeel', 'shouldNotFeel', 'mistake', 'before'])
   return {
     name: part['name']!.text(),
     reason: part['reason']!.text(),
@@ -172,5 +184,6 @@ function readText(reader: DocumentReader): shape.ExerciseText {
     shouldFeel: part['shouldFeel']!.text(),
     shouldNotFeel: part['shouldNotFeel']!.text(),
     mistake: part['mistake']!.text(),
+    before: part['before']!.text(),
   }
 }

@@ -1,16 +1,29 @@
 import type {
+  Actor,
+  Arcs,
+  Axis,
   Combo,
   Grip,
   Mode,
   Motion,
+  Nerve,
+  NerveTechnique,
   Orthosis,
   ResistanceClass,
-  Arcs,
-  Axis,
+  Stress,
 } from '../protocol/vocabulary.js'
 import { axisOfMotion } from '../protocol/vocabulary.js'
 import type { Signature, SignatureMotion } from '../verdict/signature.js'
-import { ANGLE_NAMES, REST_ANGLES, type AngleName, type Dose, type Exercise, type Load } from './exercise.js'
+import { nerveMoveOf } from '../tissue/exerciseTravel.js'
+import {
+  ANGLE_NAMES,
+  REST_ANGLES,
+  type AngleName,
+  type Dose,
+  type Exercise,
+  type Force,
+  type Load,
+} from './exercise.js'
 
 /** A joint that changes by less than this does not count as moved. Source: derivation, common practice. */
 export const MOVED_FROM_DEG = 5
@@ -24,7 +37,11 @@ const DIRECTIONS: Readonly<Partial<Record<AngleName, readonly [Motion, Motion]>>
   forearmSupination: ['forearm.sup', 'forearm.pron'],
   elbowFlexion: ['elbow.flex', 'elbow.ext'],
   shoulderFlexion: ['shoulder.flex', 'shoulder.ext'],
+  shoulderAbduction: ['shoulder.abd', 'shoulder.add'],
+  shoulderInternalRotation: ['shoulder.ir', 'shoulder.er'],
+  neckSideBend: ['neck.sidebend', 'neck.sidebend'],
   mcpFlexion: ['mcp.flex', 'mcp.ext'],
+  fingerSpread: ['mcp.abd', 'mcp.add'],
   pipFlexion: ['pip.flex', 'pip.ext'],
   dipFlexion: ['dip.flex', 'dip.ext'],
   thumbMcpFlexion: ['thumbMcp.flex', 'thumbMcp.ext'],
@@ -49,13 +66,19 @@ const GRIP_OF_HAND: Readonly<Record<Exercise['grip'], Grip | null>> = {
   'three-jaw': 'tripod',
   lateral: 'key',
   tip: 'tip',
+  'pad-to-pad': 'tip',
+  hook: 'hook',
 }
 const DIGIT_ANGLES: readonly AngleName[] = [
   'mcpFlexion',
   'pipFlexion',
   'dipFlexion',
+  'fingerSpread',
   'thumbMcpFlexion',
   'thumbIpFlexion',
+  'thumbRadialAbduction',
+  'thumbPalmarAbduction',
+  'opposition',
 ]
 
 /**
@@ -65,6 +88,8 @@ const DIGIT_ANGLES: readonly AngleName[] = [
 export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis): Signature {
   const res = resistanceOf(exercise.load, dose.load)
   const isFirm = exercise.demand === 'stretchFirm'
+  /** Handling taught in the clinic stays a movement, however long: massage, passive motion in the orthosis. */
+  const isHandled = exercise.demand === 'care' || exercise.demand === 'taught'
   const isLong = dose.holdSeconds > STRETCH_FROM_HOLD_SECONDS
   const travel = travelOf(exercise)
   const motions: SignatureMotion[] = []
@@ -79,7 +104,13 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
   let comboMode: Mode = 'A'
   switch (exercise.force) {
     case 'active':
+    case 'active with other hand on scar':
       move(['A'], travel.both())
+      break
+    case 'guided without pull':
+      // The hand goes by itself and is let back.
+      move(['A'], travel.towardsEnd())
+      move(['P'], travel.towardsStart())
       break
     case 'active-assisted':
       move(['AA'], travel.both())
@@ -89,7 +120,7 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       } else comboMode = 'AA'
       break
     case 'passive by other hand':
-      if (isFirm || isLong) {
+      if (isFirm || (isLong && !isHandled)) {
         move(['S'], travel.towardsEnd())
         comboMode = 'S'
       } else {
@@ -101,20 +132,24 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       comboMode = isFirm || isLong ? 'S' : 'P'
       move([comboMode], travel.towardsEnd())
       break
+    case 'passive by wrap':
     case 'gravity + other hand':
     case 'body weight':
       move(['S'], travel.towardsEnd())
       comboMode = 'S'
       break
-    case 'active wrist, passive fingers':
-      move(
-        ['A'],
-        travel.both((name) => !DIGIT_ANGLES.includes(name)),
-      )
-      move(
-        ['P'],
-        travel.both((name) => DIGIT_ANGLES.includes(name)),
-      )
+    case 'placed then held':
+      // The other hand places the digits; the wrist goes there by itself.
+      move(['A'], travel.both(isOfWrist))
+      move(['P'], travel.towardsEnd(isOfDigits))
+      move(['PH'], travel.towardsEnd(isOfDigits))
+      comboMode = 'PH'
+      break
+    case 'active wrist, passive digits':
+    case 'active wrist, assisted digits':
+      move(['A'], travel.both(isOfWrist))
+      comboMode = exercise.force === 'active wrist, passive digits' ? 'P' : 'AA'
+      move([comboMode], travel.both(isOfDigits))
       break
     case 'isometric':
       comboMode = 'I'
@@ -123,12 +158,18 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       move(['R'], travel.towardsEnd(), res)
       comboMode = 'R'
       break
+    case 'lowered against load':
+      move(['R'], travel.towardsStart(), res)
+      comboMode = 'R'
+      break
     case 'support only':
+    case 'none':
       break
   }
   for (const written of exercise.written.motions) motions.push({ ...written, res: written.res ?? res })
-  const grip =
-    exercise.force === 'resisted' || exercise.force === 'isometric' ? GRIP_OF_HAND[exercise.grip] : null
+  const grip = ['resisted', 'lowered against load', 'isometric'].includes(exercise.force)
+    ? GRIP_OF_HAND[exercise.grip]
+    : null
   const isMoving = motions.length > 0
   const isResisting = comboMode === 'I' || comboMode === 'R'
   return {
@@ -137,16 +178,26 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
     orthosis,
     digits: null,
     posture: postureOf(exercise, travel.moved),
-    combos: isMoving
-      ? combosOf(exercise, dose).map((combo) => ({ combo, mode: comboMode, res: isResisting ? res : null }))
-      : [],
+    combos: [
+      ...(isMoving
+        ? combosOf(exercise, dose).map((combo) => ({ combo, mode: comboMode, res: isResisting ? res : null }))
+        : []),
+      ...exercise.written.combos,
+    ],
     grips: grip ? [{ grip, res: res ?? 5 }] : [],
     kg: exercise.written.kg ?? (exercise.load?.unit === 'kg' && dose.load ? dose.load : null),
     tests: [],
     acts: [...exercise.written.acts, ...(exercise.load?.unit === 'bodyWeight' ? (['wb'] as const) : [])],
-    stress: [],
-    by: exercise.force.includes('other hand') || exercise.force === 'active-assisted' ? 'self' : null,
-    nerve: [],
+    stress: [...new Set([...stressesOf(exercise), ...exercise.written.stress])],
+    by: exercise.written.by ?? actorOf(exercise.force),
+    nerve: exercise.written.nerve
+      ? [
+          {
+            nerve: exercise.written.nerve,
+            technique: nerveTechniqueOf(exercise, exercise.written.nerve, dose),
+          },
+        ]
+      : [],
     technique: exercise.written.technique,
   }
 }
@@ -199,9 +250,56 @@ function travelOf(exercise: Exercise) {
       const names = [...moved].filter(keep)
       return unique([...dart, ...directionsOf(names, 0), ...directionsOf(names, 1), ...hyperextended])
     },
-    towardsEnd: (): Motion[] =>
-      unique([...dart, ...directionsOf(rising, 0), ...directionsOf(falling, 1), ...hyperextended]),
+    /** The muscle that lowers a load works against the way it goes. */
+    towardsStart: (): Motion[] =>
+      unique([...dart, ...directionsOf(falling, 0), ...directionsOf(rising, 1), ...hyperextended]),
+    towardsEnd: (keep: (name: AngleName) => boolean = () => true): Motion[] =>
+      unique([
+        ...dart,
+        ...directionsOf([...rising].filter(keep), 0),
+        ...directionsOf([...falling].filter(keep), 1),
+        ...hyperextended,
+      ]),
   }
+}
+
+const isOfDigits = (name: AngleName) => DIGIT_ANGLES.includes(name)
+const isOfWrist = (name: AngleName) => !isOfDigits(name)
+
+/** Who moves the joint, where it is not the hand itself. */
+function actorOf(force: Force): Actor | null {
+  if (force === 'passive by wrap') return 'elastic'
+  const isHelped = ['active-assisted', 'guided without pull', 'placed then held'].includes(force)
+  return isHelped || force.includes('other hand') || force.includes('digits') ? 'self' : null
+}
+
+/** A ligament opened sideways: the thumb's ulnar collateral, the collaterals of a PIP joint. */
+function stressesOf({ stress }: Exercise): Stress[] {
+  const opens = (structure: string) =>
+    stress.some((one) => one.structure === structure && one.mode === 'gap' && one.level !== 'none')
+  return [
+    ...(opens('THUCL') ? (['th_mp.radial'] as const) : []),
+    ...(opens('PIPCL') ? (['pip.lateral'] as const) : []),
+  ]
+}
+
+/** At the end of a nerve's move longer than this it is held under tension. Source: derivation, common practice. */
+export const NERVE_HOLD_SECONDS = 5
+/** Up to this mean strain two ends of one sign still count as one end moving. Source: derivation, common practice. */
+export const ONE_END_STRAIN_PERCENT = 2
+
+/** How an exercise moves a nerve, by its angles: B-19 and the hold at the end. */
+function nerveTechniqueOf(exercise: Exercise, nerve: Nerve, dose: Dose): NerveTechnique {
+  if (dose.holdSeconds > NERVE_HOLD_SECONDS) return 'sustained_hold'
+  // No bed is known of a digital nerve: the strictest is taken.
+  if (nerve === 'digital') return 'tensioner'
+  // What was filed as a tensioner starts under tension already: its change alone tells less than there is.
+  if (exercise.family === 'nerve-tensioner') return 'tensioner'
+  const { class: move, strainPercent } = nerveMoveOf(nerve, exercise)
+  if (move === 'slider') return 'slider2'
+  if (move === 'none' || move === 'single') return 'slider1'
+  const isSmall = move === 'tensioner' && Math.abs(strainPercent) <= ONE_END_STRAIN_PERCENT
+  return isSmall ? 'slider1' : 'tensioner'
 }
 
 /** The arc through which each moved joint travels, from the stated angles only: an unstated joint has none. */
@@ -232,11 +330,15 @@ function postureOf(exercise: Exercise, moved: ReadonlySet<AngleName>): Arcs | nu
   return Object.keys(posture).length > 0 ? posture : null
 }
 
-/** Composites at the end poses, unstated joints at rest. */
+/**
+ * Composites at the end poses, unstated joints at rest. What the hand moves by itself goes back to where it started, so
+ * that the start counts as well: an exercise that opens a fist has made one. Held is the end only.
+ */
 function combosOf(exercise: Exercise, dose: Dose): Combo[] {
   const found = new Set<Combo>()
-  if (exercise.force === 'active wrist, passive fingers') return ['tenodesis']
-  for (const shape of exercise.shapes) {
+  if (exercise.force.startsWith('active wrist') && goesOppositeWays(exercise)) found.add('tenodesis')
+  const poses = exercise.force === 'active' ? [exercise.start, ...exercise.shapes] : exercise.shapes
+  for (const shape of poses) {
     const at = (name: AngleName) => shape[name] ?? REST_ANGLES[name]
     const [wrist, mcp, pip, dip] = [at('wristFlexion'), at('mcpFlexion'), at('pipFlexion'), at('dipFlexion')]
     if (mcp >= 45 && pip >= 45 && dip >= 20) found.add('fist')
@@ -245,9 +347,18 @@ function combosOf(exercise: Exercise, dose: Dose): Combo[] {
     if (mcp >= 45 && pip <= 20 && dip <= 20) found.add('tabletop')
     if (wrist <= -20 && mcp <= 15 && pip <= 20) found.add('cx_ext_wf')
     if (wrist >= 20 && mcp >= 45 && pip >= 45) found.add('cx_flex_wf')
-    if (wrist >= 60 && dose.holdSeconds >= 5) found.add('phalen_hold')
+    if (shape !== exercise.start && wrist >= 60 && dose.holdSeconds >= 5) found.add('phalen_hold')
   }
   return [...found]
+}
+
+/** Wrist and digits together: the wrist extends while the fingers bend, or the other way round. */
+function goesOppositeWays({ start, shapes }: Exercise): boolean {
+  return shapes.some((shape) => {
+    const change = (name: AngleName) => (shape[name] ?? 0) - (start[name] ?? 0)
+    const digits = ['mcpFlexion', 'pipFlexion', 'thumbMcpFlexion', 'thumbIpFlexion'] as const
+    return digits.some((name) => change(name) * change('wristFlexion') < 0)
+  })
 }
 
 function unique(motions: readonly Motion[]): Motion[] {

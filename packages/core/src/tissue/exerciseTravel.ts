@@ -63,14 +63,18 @@ export function differentialTravelMm({ start, shapes }: Postures): number {
   return Math.max(...places) - Math.min(...places)
 }
 
-/** Motions of a nerve's bed that poses can tell. The neck and the height of the shoulder they cannot. */
+/** Motions of a nerve's bed that poses can tell, with the sign of the bed's own. The height of the shoulder they cannot. */
 const NERVE_ANGLES = [
-  ['elbowFlexion', 'elbowFlexion'],
-  ['forearmSupination', 'forearmSupination'],
-  ['wristFlexion', 'wristFlexion'],
-  ['wristUlnarDeviation', 'wristUlnarDeviation'],
-  ['mcpFlexion', 'fingerMcpFlexion'],
-  ['thumbMcpFlexion', 'thumbFlexion'],
+  ['neckSideBend', 'neckSideBendAway', -1],
+  ['shoulderAbduction', 'shoulderAbduction', 1],
+  ['shoulderInternalRotation', 'shoulderExternalRotation', -1],
+  ['elbowFlexion', 'elbowFlexion', 1],
+  ['forearmSupination', 'forearmSupination', 1],
+  ['wristFlexion', 'wristFlexion', 1],
+  ['wristUlnarDeviation', 'wristUlnarDeviation', 1],
+  ['mcpFlexion', 'fingerMcpFlexion', 1],
+  ['pipFlexion', 'fingerIpFlexion', 1],
+  ['thumbMcpFlexion', 'thumbFlexion', 1],
 ] as const
 
 const WORST_FIRST: readonly ClassifiedNerveMove['class'][] = [
@@ -86,7 +90,10 @@ export function nerveMoveOf(nerve: BeddedNerve, { start, shapes }: Postures): Cl
   const steps = shapes.map((pose, index) => {
     const before = index === 0 ? start : shapes[index - 1]!
     const moves: NerveMoves = Object.fromEntries(
-      NERVE_ANGLES.map(([angle, motion]) => [motion, angleIn(pose, angle) - angleIn(before, angle)]),
+      NERVE_ANGLES.map(([angle, motion, sign]) => [
+        motion,
+        sign * (angleIn(pose, angle) - angleIn(before, angle)),
+      ]),
     )
     return classifiedNerveMove(nerve, moves)
   })

@@ -8,6 +8,7 @@ import {
   joinRules,
   lintProtocol,
   readCondition,
+  readEquipment,
   readExercise,
   readProtocol,
   readRuleFile,
@@ -51,6 +52,9 @@ export function loadCatalogue(directory: string): Catalogue {
     return protocol
   })
   const exercises = read('exercises', readExercise)
+  const equipmentText = readFileSync(join(directory, 'equipment.yaml'), 'utf8')
+  hash.update(equipmentText)
+  const equipment = inFile('equipment.yaml', () => readEquipment(parseYaml(equipmentText)))
   const ruleFiles = read('cross-cutting', readRuleFile)
   const crossCutting = inFile('cross-cutting', () => joinRules([...ruleFiles.values()]))
   const sourcesText = readFileSync(join(directory, 'sources.yaml'), 'utf8')
@@ -60,6 +64,7 @@ export function loadCatalogue(directory: string): Catalogue {
     conditions,
     protocols,
     exercises,
+    equipment,
     crossCutting,
     sources,
     revision: hash.digest('hex').slice(0, 16),

@@ -26,7 +26,7 @@ import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
 import {
   doseReply,
-  exerciseTextReply,
+  exerciseTeachingReply,
   list,
   map,
   maybe,
@@ -43,11 +43,11 @@ const exercisesReply = list(
     family: str,
     region: str,
     demand: str,
-    text: exerciseTextReply,
+    text: exerciseTeachingReply,
     dose: doseReply,
     range: map(list(num)),
     load: maybe(obj({ unit: str, steps: list(num) })),
-    equipment: obj({ clinic: str, home: str }),
+    equipment: list(obj({ name: str, home: maybe(str) })),
     painCap: whole,
     verdict: verdictReply,
     openingDay: maybe(whole),
@@ -133,7 +133,10 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
             dose: exercise.dose,
             range: exercise.range,
             load: exercise.load,
-            equipment: exercise.equipment,
+            equipment: exercise.equipment.map((key) => {
+              const { name, home } = catalogue.equipment.get(key)!
+              return { name: name.en, home: home?.en ?? null }
+            }),
             painCap: exercise.painCap,
             verdict: verdictJson(
               assessExercise(exercise, exercise.dose, state, { orthosis }),

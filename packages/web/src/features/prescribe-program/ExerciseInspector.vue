@@ -168,8 +168,16 @@ const tone = computed(
       <dd>{{ exercise.text.shouldNotFeel }}</dd>
       <dt>Mistake</dt>
       <dd>{{ exercise.text.mistake }}</dd>
-      <dt>At home</dt>
-      <dd>{{ exercise.equipment.home }}</dd>
+      <dt>Before it</dt>
+      <dd>{{ exercise.text.before }}</dd>
+      <template v-if="exercise.equipment.length > 0">
+        <dt>With</dt>
+        <dd>
+          <span v-for="thing in exercise.equipment" :key="thing.name" class="thing"
+            >{{ thing.name }}<template v-if="thing.home"> (at home: {{ thing.home }})</template></span
+          >
+        </dd>
+      </template>
     </dl>
     <p class="soft source">
       {{ exercise.sources.map((one) => `${one.key}, ${one.confidence} confidence`).join('; ') }}. Not reviewed

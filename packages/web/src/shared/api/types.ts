@@ -244,11 +244,12 @@ export interface ExerciseAnswer {
     shouldFeel: string
     shouldNotFeel: string
     mistake: string
+    before: string
   }
   dose: Dose
   range: Record<'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay', [number, number]>
   load: { unit: string; steps: number[] } | null
-  equipment: { clinic: string; home: string }
+  equipment: { name: string; home: string | null }[]
   painCap: number
   verdict: VerdictAnswer
   openingDay: number | null
