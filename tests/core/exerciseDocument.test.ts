@@ -1,0 +1,184 @@
+import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { syllable } from 'syllable'
+import { describe, expect, it } from 'vitest'
+import {
+  ladderStep,
+  minutesOfBout,
+  resistanceOf,
+  STRESS_LEVELS,
+  type Exercise,
+  type ExerciseText,
+} from '@pledge/core'
+import { catalogue } from './shippedCatalogue.js'
+
+// Source: the exercise document, printed there beside each entry and counted there by another program.
+const document = JSON.parse(
+  readFileSync(fileURLToPath(new URL('checks/data/exercise-document.json', import.meta.url)), 'utf8'),
+) as { minutes: Record<string, number>; conditions: Record<string, number> }
+const exercises = [...catalogue.exercises.values()]
+
+it('every exercise of the document is there, and no other', () => {
+  expect([...catalogue.exercises.keys()].sort()).toEqual(Object.keys(document.minutes).sort())
+  expect(exercises).toHaveLength(246)
+})
+
+describe('exercises of a condition', () => {
+  /** Codes that are aims here, not conditions; and those two conditions share, of which each has its own part. */
+  const AIMS = ['EDM', 'SCR', 'SEN', 'GEN']
+  const SHARED = ['FTR']
+  const codes = Object.keys(document.conditions).filter((code) => ![...AIMS, ...SHARED].includes(code))
+  it.each(codes)('of the code %s are as many as counted', (code) => {
+    const conditions = [...catalogue.conditions.values()].filter((one) => one.code === code)
+    expect(conditions.length).toBeGreaterThan(0)
+    for (const { id } of conditions)
+      expect(exercises.filter((one) => one.conditions.includes(id))).toHaveLength(document.conditions[code]!)
+  })
+  it('of the flexor code split into fingers and thumb, and together are as many', () => {
+    const ids = [...catalogue.conditions.values()].filter(({ code }) => code === 'FTR').map(({ id }) => id)
+    const both = exercises.filter((one) => one.conditions.some((id) => ids.includes(id)))
+    expect(both).toHaveLength(document.conditions['FTR']!)
+  })
+  it('every condition has some', () => {
+    for (const { id } of catalogue.conditions.values())
+      expect(exercises.filter((one) => one.conditions.includes(id)).length, id).toBeGreaterThanOrEqual(3)
+  })
+})
+
+describe('minutes of a bout at the default dose', () => {
+  // Each with its reason in docs/interpretations/exercises.md.
+  const OTHERWISE = [
+    'contrast-dip',
+    'palm-up-open-stretch',
+    'palm-down-open-stretch',
+    'fingers-only-open-stretch',
+    'finger-lift-wave',
+    'thumb-tip-taps',
+    'finger-long-pull',
+    'finger-bends-in-turn',
+    'finger-walk-thumbwards',
+    'finger-back-stretch-single',
+    'fds-solo-bend',
+    'paper-crumple',
+    'nut-and-bolt',
+    'glide-five-positions',
+    'glide-hook-roll-flat',
+    'median-slide-hand-steps',
+    'iso-wrist-back-long',
+    'iso-wrist-bend-long',
+  ]
+  it.each(exercises.filter(({ id }) => !OTHERWISE.includes(id)).map((one) => [one.id, one] as const))(
+    'of %s are those printed, within the minute they are rounded to',
+    (id, exercise) => {
+      const minutes = minutesOfBout(exercise, exercise.dose, exercise.side === 'each' ? 2 : 1)
+      expect(Math.abs(minutes - document.minutes[id]!), `${minutes}`).toBeLessThanOrEqual(1)
+    },
+  )
+  it.each(OTHERWISE)('%s is still read otherwise', (id) => {
+    const exercise = catalogue.exercises.get(id)!
+    const minutes = minutesOfBout(exercise, exercise.dose, exercise.side === 'each' ? 2 : 1)
+    expect(Math.abs(minutes - document.minutes[id]!)).toBeGreaterThan(0.5)
+  })
+})
+
+describe('ladders', () => {
+  const steps = exercises.flatMap((easier) =>
+    easier.ladder.harder.map((id) => [easier, catalogue.exercises.get(id)!] as const),
+  )
+  it('every step says on what it differs', () => {
+    for (const [easier, harder] of steps)
+      expect(ladderStep(easier, harder), `${easier.id} > ${harder.id}`).not.toEqual([])
+  })
+
+  const most = (exercise: Exercise) =>
+    Math.max(
+      0,
+      ...exercise.stress
+        .filter(({ mode }) => mode === 'resist' || mode === 'compress' || mode === 'torsion')
+        .map(({ level }) => STRESS_LEVELS.indexOf(level)),
+    )
+  /** Steps that lower the load on purpose: the harder rung asks for control, range or skill instead. */
+  const LIGHTER: Record<string, string> = {}
+  it('no harder rung starts with a lighter load, except where the reason is written', () => {
+    const lighter = steps
+      .filter(
+        ([easier, harder]) =>
+          (resistanceOf(harder.load, harder.dose.load) ?? 0) <
+            (resistanceOf(easier.load, easier.dose.load) ?? 0) && most(harder) < most(easier),
+      )
+      .map(([easier, harder]) => `${easier.id} > ${harder.id}`)
+    expect(lighter.filter((step) => LIGHTER[step] === undefined)).toEqual([])
+  })
+})
+
+describe('what a patient reads', () => {
+  const sentences = ({ reason, steps, shouldFeel, shouldNotFeel, mistake }: ExerciseText) =>
+    [reason, ...steps, shouldFeel, shouldNotFeel, mistake].flatMap((line) =>
+      [...new Intl.Segmenter('en', { granularity: 'sentence' }).segment(line)].map(({ segment }) => segment),
+    )
+  const wordsOf = (text: string) =>
+    [...new Intl.Segmenter('en', { granularity: 'word' }).segment(text)]
+      .filter(({ isWordLike }) => isWordLike)
+      .map(({ segment }) => segment)
+
+  // Source: Flesch-Kincaid grade, from memory: 0.39 · words/sentence + 11.8 · syllables/word − 15.59.
+  function gradeOf(text: ExerciseText): number {
+    const lines = sentences(text)
+    const words = lines.flatMap(wordsOf)
+    const syllables = words.reduce((sum, word) => sum + Math.max(1, syllable(word)), 0)
+    return 0.39 * (words.length / lines.length) + 11.8 * (syllables / words.length) - 15.59
+  }
+  // Source: Fernández-Huerta, from memory: 206.84 − 60 · syllables/word − 1.02 · words/sentence; 65 and more is easy.
+  function easeOf(text: ExerciseText): number {
+    const lines = sentences(text)
+    const words = lines.flatMap(wordsOf)
+    const syllables = words.reduce((sum, word) => sum + spanishSyllables(word), 0)
+    return 206.84 - 60 * (syllables / words.length) - 1.02 * (words.length / lines.length)
+  }
+  /** Vowel groups: two strong vowels part, an accented weak one parts from its neighbor. */
+  function spanishSyllables(word: string): number {
+    const sounded = word
+      .toLowerCase()
+      .replace(/qu(?=[eiéí])|gu(?=[eiéí])/g, 'k')
+      .replace(/y$/g, 'i')
+    const nuclei = sounded.match(/[aeoáéó]|[íú]|[iuü]+(?![aeoáéó])|[iuü]/g)
+    if (!nuclei) return 1
+    // A weak vowel beside a strong one belongs to it.
+    const weakBeside = sounded.match(/[iuü](?=[aeoáéó])|(?<=[aeoáéó])[iuü](?![aeoáéó])/g) ?? []
+    return Math.max(1, nuclei.length - weakBeside.length)
+  }
+  it.each([
+    ['mano', 2],
+    ['muñeca', 3],
+    ['puño', 2],
+    ['articulación', 5],
+    ['dedo', 2],
+    ['hacia', 2],
+    ['día', 2],
+    ['suave', 2],
+    ['pequeño', 3],
+  ])('"%s" has %i syllables', (word, syllables) => expect(spanishSyllables(word)).toBe(syllables))
+
+  it('is about grade six in English', () => {
+    const grades = exercises.map(({ id, text }) => ({ id, grade: gradeOf(text.en) }))
+    expect(grades.filter(({ grade }) => grade > 6)).toEqual([])
+  })
+  it('is easy in Spanish', () => {
+    const eases = exercises.map(({ id, text }) => ({ id, ease: easeOf(text.es) }))
+    expect(eases.filter(({ ease }) => ease < 65)).toEqual([])
+  })
+  it('is another text in each language, with as many steps', () => {
+    for (const { id, text } of exercises) {
+      expect(text.es.name, id).not.toBe(text.en.name)
+      expect(text.es.steps.length, id).toBe(text.en.steps.length)
+      for (const key of ['reason', 'shouldFeel', 'shouldNotFeel', 'mistake', 'before'] as const)
+        expect(text.es[key], `${id} ${key}`).not.toBe(text.en[key])
+    }
+  })
+  it('has a name of its own', () => {
+    for (const language of ['en', 'es'] as const) {
+      const names = exercises.map(({ text }) => text[language].name)
+      expect(names.filter((name, place) => names.indexOf(name) !== place)).toEqual([])
+    }
+  })
+})
