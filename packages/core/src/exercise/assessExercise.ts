@@ -10,7 +10,7 @@ import type { Reason, Verdict } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
-import { signatureOf } from './signatureOf.js'
+import { signatureOf, withDigitsFollowing } from './signatureOf.js'
 
 /** A case with what the catalogue needs to know besides the protocol. */
 export interface PatientCase extends CaseOnDay {
@@ -21,9 +21,16 @@ export interface PatientCase extends CaseOnDay {
   readonly isHealthAsked: boolean
 }
 
-/** The orthosis a phase keeps on always, where the exercise accepts it; otherwise without. */
+/**
+ * The orthosis a phase keeps on always, where the exercise accepts it; otherwise without. An exercise that is never done
+ * without is done in one the phase still has, else in the first it accepts.
+ */
 export function orthosisFor(exercise: Exercise, phase: Phase | null): Orthosis {
-  return alwaysWorn(phase).find((orthosis) => exercise.worn.includes(orthosis)) ?? 'none'
+  const kept = alwaysWorn(phase).find((orthosis) => exercise.worn.includes(orthosis))
+  if (kept) return kept
+  if (exercise.worn.includes('none')) return 'none'
+  const had = (phase?.wear ?? []).find(({ orthosis }) => exercise.worn.includes(orthosis))
+  return had?.orthosis ?? exercise.worn[0] ?? 'none'
 }
 
 /** How the exercise is to be done, where it differs from what the phase suggests. */
@@ -58,7 +65,7 @@ export function assessExercise(
   const facts = factsInStates(state.facts, state.states)
   const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
   const worn = done.orthosis ?? orthosisFor(exercise, standing.phase)
-  const derived = signatureOf(exercise, dose, worn)
+  const derived = withDigitsFollowing(signatureOf(exercise, dose, worn), state.protocol)
   const signature = {
     ...derived,
     digits: done.digits ?? derived.digits,
@@ -218,6 +225,6 @@ export function exerciseOpeningDay(
   state: PatientCase,
   orthosis: Orthosis,
 ): number | null {
-  const signature = signatureOf(exercise, dose, orthosis)
+  const signature = withDigitsFollowing(signatureOf(exercise, dose, orthosis), state.protocol)
   return opensOn(exercise, signature, openingDay(signature, state), state)
 }

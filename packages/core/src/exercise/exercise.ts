@@ -122,6 +122,7 @@ export const FORCES = [
   'active with other hand on scar',
   'guided without pull',
   'passive by other hand',
+  'passive, let back',
   'passive by wrap',
   'gravity',
   'gravity + other hand',

@@ -12,6 +12,7 @@ import type {
   ResistanceClass,
   Stress,
 } from '../protocol/vocabulary.js'
+import type { Protocol } from '../protocol/protocol.js'
 import { axisOfMotion } from '../protocol/vocabulary.js'
 import type { Signature, SignatureMotion } from '../verdict/signature.js'
 import { nerveMoveOf } from '../tissue/exerciseTravel.js'
@@ -128,6 +129,11 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
         comboMode = 'P'
       }
       break
+    case 'passive, let back':
+      // Bent by the other hand and let go: the way back is rest.
+      move(['P'], travel.towardsEnd())
+      comboMode = 'P'
+      break
     case 'gravity':
       comboMode = isFirm || isLong ? 'S' : 'P'
       move([comboMode], travel.towardsEnd())
@@ -180,7 +186,9 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
     posture: postureOf(exercise, travel.moved),
     combos: [
       ...(isMoving
-        ? combosOf(exercise, dose).map((combo) => ({ combo, mode: comboMode, res: isResisting ? res : null }))
+        ? combosOf(exercise, dose).map((combo) =>
+            madeBy(combo, comboMode, orthosis, isResisting ? res : null),
+          )
         : []),
       ...exercise.written.combos,
     ],
@@ -263,6 +271,43 @@ function travelOf(exercise: Exercise) {
   }
 }
 
+/**
+ * A composite in the mode it is made in. Tenodesis is the work of the wrist: active, but for a hinged orthosis that leads
+ * the hand. A straight fist pressed by the other hand is a fist: the two flexors do not slide on each other by themselves.
+ */
+function madeBy(
+  combo: Combo,
+  mode: Mode,
+  orthosis: Orthosis,
+  res: ResistanceClass | null,
+): Signature['combos'][number] {
+  if (combo === 'tenodesis') return { combo, mode: orthosis === 'TEN' ? 'P' : 'A', res }
+  return { combo: combo === 'straight_fist' && mode === 'P' ? 'fist' : combo, mode, res }
+}
+
+/**
+ * Digits that follow the wrist, as a protocol with a rule for tenodesis judges them: by that rule, not as if a hand moved
+ * each joint. Where no rule guards tenodesis, each joint is judged by itself.
+ */
+export function withDigitsFollowing(
+  signature: Signature,
+  protocol: Pick<Protocol, 'guardCombos'>,
+): Signature {
+  const isTenodesis = signature.combos.some(({ combo }) => combo === 'tenodesis')
+  if (!isTenodesis || !protocol.guardCombos.includes('tenodesis')) return signature
+  const follows = ({ modes, motions }: SignatureMotion) =>
+    modes.every((mode) => mode === 'P' || mode === 'AA') &&
+    motions.every((motion) => !/^(wrist|forearm|elbow|shoulder)\./.test(motion))
+  // The shape they fall into belongs to it as well.
+  const isOwn = ({ combo, mode }: Signature['combos'][number]) =>
+    combo === 'tenodesis' || (mode !== 'P' && mode !== 'AA')
+  return {
+    ...signature,
+    motions: signature.motions.filter((part) => !follows(part)),
+    combos: signature.combos.filter(isOwn),
+  }
+}
+
 const isOfDigits = (name: AngleName) => DIGIT_ANGLES.includes(name)
 const isOfWrist = (name: AngleName) => !isOfDigits(name)
 
@@ -273,10 +318,16 @@ function actorOf(force: Force): Actor | null {
   return isHelped || force.includes('other hand') || force.includes('digits') ? 'self' : null
 }
 
-/** A ligament opened sideways: the thumb's ulnar collateral, the collaterals of a PIP joint. */
+/**
+ * A ligament opened sideways: the thumb's ulnar collateral, the collaterals of a PIP joint. A low gap is what the joint's
+ * own motion gives, no load from the side: the ceilings of the condition hold it back, not the stress word.
+ */
 function stressesOf({ stress }: Exercise): Stress[] {
   const opens = (structure: string) =>
-    stress.some((one) => one.structure === structure && one.mode === 'gap' && one.level !== 'none')
+    stress.some(
+      (one) =>
+        one.structure === structure && one.mode === 'gap' && (one.level === 'med' || one.level === 'high'),
+    )
   return [
     ...(opens('THUCL') ? (['th_mp.radial'] as const) : []),
     ...(opens('PIPCL') ? (['pip.lateral'] as const) : []),
