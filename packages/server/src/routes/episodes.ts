@@ -41,6 +41,7 @@ const exercisesReply = list(
   obj({
     id: str,
     family: str,
+    aims: list(str),
     region: str,
     demand: str,
     text: exerciseTeachingReply,
@@ -127,6 +128,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
           return {
             id: exercise.id,
             family: exercise.family,
+            aims: exercise.aims,
             region: exercise.region,
             demand: exercise.demand,
             text: exercise.text.en,

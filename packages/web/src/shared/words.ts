@@ -1,4 +1,4 @@
-import type { Anchor, Dose, VerdictKind } from '@pledge/core'
+import type { Aim, Anchor, Dose, VerdictKind } from '@pledge/core'
 
 /** The words of verdicts, the same everywhere. */
 export const VERDICT_WORDS: Readonly<Record<VerdictKind, string>> = {
@@ -6,6 +6,20 @@ export const VERDICT_WORDS: Readonly<Record<VerdictKind, string>> = {
   'with-care': 'with care',
   'not-yet': 'not yet',
   never: 'never here',
+}
+/** What an exercise is for, as a therapist looks for it. */
+export const AIM_WORDS: Readonly<Record<Aim, string>> = {
+  swelling: 'less swelling',
+  pain: 'less pain',
+  scar: 'a soft scar',
+  motion: 'moving by itself',
+  stretch: 'more range',
+  glide: 'gliding tendons',
+  nerve: 'a quiet nerve',
+  strength: 'strength',
+  control: 'skill and control',
+  sensation: 'feeling',
+  'daily-use': 'daily life',
 }
 export const VERDICT_COLORS: Readonly<Record<VerdictKind, string>> = {
   clear: 'var(--moss)',

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { AIMS, type Aim } from '@pledge/core'
 import { computed, ref } from 'vue'
 import type { ExerciseAnswer } from '../../shared/api/types'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
-import { dayText, VERDICT_WORDS } from '../../shared/words'
+import { AIM_WORDS, dayText, VERDICT_WORDS } from '../../shared/words'
 
 /** The exercises of the condition with today's verdict, open ones first. */
 const props = defineProps<{
@@ -12,12 +13,22 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ select: [id: string]; add: [id: string] }>()
 const wanted = ref('')
+const aim = ref<Aim | ''>('')
+/** Aims that some exercise of the condition has, with how many. */
+const aims = computed(() =>
+  AIMS.map((word) => ({
+    word,
+    count: props.exercises.filter((one) => one.aims.includes(word)).length,
+  })).filter(({ count }) => count > 0),
+)
 const shown = computed(() => {
   const word = wanted.value.trim().toLowerCase()
-  return props.exercises.filter((one) =>
-    `${one.text.name} ${one.text.reason} ${one.family} ${one.region} ${VERDICT_WORDS[one.verdict.kind]}`
-      .toLowerCase()
-      .includes(word),
+  return props.exercises.filter(
+    (one) =>
+      (aim.value === '' || one.aims.includes(aim.value)) &&
+      `${one.text.name} ${one.text.reason} ${one.family} ${one.region} ${VERDICT_WORDS[one.verdict.kind]}`
+        .toLowerCase()
+        .includes(word),
   )
 })
 function short({ verdict }: ExerciseAnswer): string {
@@ -43,6 +54,15 @@ function short({ verdict }: ExerciseAnswer): string {
       ><span class="sr-only">Find an exercise</span
       ><input v-model="wanted" type="search" placeholder="Find an exercise"
     /></label>
+    <label class="aim"
+      >For
+      <select v-model="aim">
+        <option value="">everything ({{ exercises.length }})</option>
+        <option v-for="{ word, count } in aims" :key="word" :value="word">
+          {{ AIM_WORDS[word] }} ({{ count }})
+        </option>
+      </select>
+    </label>
     <ul class="list">
       <li v-for="one in shown" :key="one.id" class="row" :class="{ selected: one.id === selected }">
         <button class="pick" :aria-pressed="one.id === selected" @click="emit('select', one.id)">
@@ -88,6 +108,24 @@ function short({ verdict }: ExerciseAnswer): string {
 }
 .search input::placeholder {
   color: var(--ink-soft);
+}
+.aim {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 0 12px 8px;
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+.aim select {
+  flex: 1;
+  height: 34px;
+  padding: 0 8px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
 }
 .list {
   overflow-y: auto;

@@ -1,4 +1,4 @@
-import type { Anchor, Dose, VerdictKind } from '@pledge/core'
+import type { Aim, Anchor, Dose, VerdictKind } from '@pledge/core'
 
 /** What the clinic's API answers. */
 export interface SessionAnswer {
@@ -235,6 +235,7 @@ export interface EpisodeAnswer {
 export interface ExerciseAnswer {
   id: string
   family: string
+  aims: Aim[]
   region: string
   demand: string
   text: {
