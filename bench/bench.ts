@@ -55,6 +55,8 @@ function verdicts() {
     reviewOverdueDays: 0,
     contraindications: [],
     isHealthAsked: true,
+    equipmentAtHome: null,
+    isOtherHandHurt: false,
   }
   const exercises = [...catalogue.exercises.values()]
   const kilobyte = Buffer.alloc(1024, 7)
@@ -131,6 +133,8 @@ function signatureVerdicts() {
         reviewOverdueDays: 0,
         contraindications: [],
         isHealthAsked: true,
+        equipmentAtHome: null,
+        isOtherHandHurt: false,
       }
     },
   )

@@ -3,6 +3,7 @@ import {
   assess,
   assessExercise,
   DocumentReader,
+  fallbackFor,
   groupedReasons,
   openingDay,
   phaseOn,
@@ -301,4 +302,48 @@ describe('catalogue exercises after a volar plate', () => {
       }
     }
   })
+})
+
+describe('what has to be at hand', () => {
+  const open = (id: string, over: Parameters<typeof plated>[0]) => home(id, plated({ day: 60, ...over }))
+  it('a thing that is not at home makes an open exercise "with care", and says which', () => {
+    const lacking = open('putty-squeeze', { over: { equipmentAtHome: ['table'] } })
+    expect(lacking.kind).toBe('with-care')
+    expect(lacking.conditions.map(({ en }) => en).join(' ')).toContain('putty')
+    expect(open('putty-squeeze', { over: { equipmentAtHome: ['putty'] } }).kind).toBe('clear')
+    expect(open('putty-squeeze', {}).kind).toBe('clear')
+    expect(open('fist-gentle', { over: { equipmentAtHome: ['table'] } }).kind).toBe('clear')
+  })
+  it('it never opens or bans what the protocol closed', () => {
+    const closed = home('putty-squeeze', plated({ day: 5, over: { equipmentAtHome: [] } }))
+    expect(closed.kind).toBe('not-yet')
+  })
+  it('a hurt other hand is a condition of what it helps with, and of nothing else', () => {
+    const over = { isOtherHandHurt: true }
+    expect(open('palm-up-helped', { over }).kind).toBe('with-care')
+    expect(
+      open('wrist-sideways-air', { over })
+        .conditions.map(({ en }) => en)
+        .join(' '),
+    ).toMatch(/helper/)
+    expect(open('fist-gentle', { over }).kind).toBe('clear')
+  })
+})
+
+describe('what to do instead', () => {
+  const fitting = new Map(
+    [...catalogue.exercises].filter(([, one]) => one.conditions.includes('distal-radius-fracture')),
+  )
+  const instead = (id: string, day: number) =>
+    fallbackFor(fitting.get(id)!, fitting, (one) => home(one.id, plated({ day })).kind)
+
+  it('of a stretch in week 3 is the rung below it', () => {
+    expect(home('wrist-back-overpress', plated({ day: 20 })).kind).toBe('not-yet')
+    expect(instead('wrist-back-overpress', 20)).toMatchObject({
+      exercise: { id: 'wrist-back-loose-fist' },
+      by: { rungsDown: 1 },
+    })
+  })
+  it('of a weight in week 3 is nothing: no strength is open for the wrist', () =>
+    expect(instead('weight-wrist-back', 20)).toBeNull())
 })

@@ -53,6 +53,8 @@ export function caseOf(
     reviewOverdueDays: 0,
     contraindications: [],
     isHealthAsked: true,
+    equipmentAtHome: null,
+    isOtherHandHurt: false,
     ...over,
   }
 }

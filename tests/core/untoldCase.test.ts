@@ -15,6 +15,8 @@ const states = [...catalogue.protocols.values()].flatMap((protocol) =>
     reviewOverdueDays: 0,
     contraindications: [],
     isHealthAsked: false,
+    equipmentAtHome: null,
+    isOtherHandHurt: false,
   })),
 )
 

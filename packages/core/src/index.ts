@@ -107,6 +107,7 @@ export {
   type ChangeByDose,
   type DerivedFacts,
 } from './exercise/derivedFacts.js'
+export { fallbackFor, type Fallback } from './exercise/fallback.js'
 export { LADDER_AXES, ladderStep, type LadderAxis } from './exercise/ladderStep.js'
 // Dose
 export {

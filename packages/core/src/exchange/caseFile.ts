@@ -271,7 +271,7 @@ function readEpisode(
   const protocol = bindFrom(part, known)
   part['side']!.optional((side) => side.oneOf(['left', 'right']))
   const digits = part['digits']!.optionalList().map((digit): Digit => digit.oneOf(DIGITS))
-  part['equipment']!.optionalList().forEach((item) => item.text())
+  const atHome = part['equipment']!.optionalList().map((item) => item.text())
   const { anchorDate, day } = readDay(part['anchors']!, protocol, today, dayGiven)
   const assumeRecorded = part['assumeRecorded']!.optional((flag) => flag.flag()) ?? false
   const recorded = readList(part['recorded']!, MOST_RECORDS).map(readFact)
@@ -301,6 +301,8 @@ function readEpisode(
         catalogue.crossCutting.freezeAfterDays,
       ),
       isHealthAsked: assumeRecorded || !part['contraindications']!.isMissing,
+      equipmentAtHome: atHome.length > 0 ? atHome : null,
+      isOtherHandHurt: false,
       contraindications: part['contraindications']!.optionalList().map((word): Contraindication =>
         word.oneOf(CONTRAINDICATIONS),
       ),

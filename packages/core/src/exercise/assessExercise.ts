@@ -9,7 +9,7 @@ import type { Signature } from '../verdict/signature.js'
 import type { Reason, Verdict } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
-import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
+import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise, type Force } from './exercise.js'
 import { signatureOf, withDigitsFollowing } from './signatureOf.js'
 
 /** A case with what the catalogue needs to know besides the protocol. */
@@ -19,6 +19,10 @@ export interface PatientCase extends CaseOnDay {
   readonly contraindications: readonly Contraindication[]
   /** Whether somebody has asked for the others; what nobody asked is not known to be absent. */
   readonly isHealthAsked: boolean
+  /** Things at home, by key of the list of equipment; `null` = nobody has asked. */
+  readonly equipmentAtHome: readonly string[] | null
+  /** Whether the other hand cannot help: hurt, operated or weak. */
+  readonly isOtherHandHurt: boolean
 }
 
 /**
@@ -113,9 +117,49 @@ export function assessExercise(
       en: `Earlier than the catalogue's usual week ${week}: ${clock.text.en}`,
       es: `Antes de la semana habitual del catálogo, la ${week}: ${clock.text.es}`,
     }
-    return askedFirst(exercise, state, withCare(byProtocol, clock.rule, text))
+    return asSet(exercise, state, withCare(byProtocol, clock.rule, text))
   }
-  return askedFirst(exercise, state, byProtocol)
+  return asSet(exercise, state, byProtocol)
+}
+
+/** What has to be asked or found before an open exercise is done: conditions, never bans. */
+function asSet(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdict {
+  return withoutOtherHand(
+    exercise,
+    state,
+    withoutThings(exercise, state, askedFirst(exercise, state, verdict)),
+  )
+}
+
+function withoutThings(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdict {
+  const lacking = state.equipmentAtHome
+    ? exercise.equipment.filter((key) => !state.equipmentAtHome!.includes(key))
+    : []
+  if (lacking.length === 0) return verdict
+  return withCare(verdict, 'catalogue.equipment', {
+    en: `Not at home yet: ${lacking.join(', ')}. Give it along, or show what does the same.`,
+    es: `Aún no está en casa: ${lacking.join(', ')}. Entréguelo o muestre con qué se reemplaza.`,
+  })
+}
+
+/** Forces that the other hand gives. */
+const HELPED: readonly Force[] = [
+  'active-assisted',
+  'active with other hand on scar',
+  'guided without pull',
+  'passive by other hand',
+  'passive, let back',
+  'gravity + other hand',
+  'placed then held',
+  'lowered against load',
+]
+
+function withoutOtherHand(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdict {
+  if (!state.isOtherHandHurt || (!HELPED.includes(exercise.force) && exercise.side !== 'both')) return verdict
+  return withCare(verdict, 'catalogue.other-hand', {
+    en: 'Asks for the other hand, which is hurt too: teach a helper, or choose another form.',
+    es: 'Pide la otra mano, que también está lesionada: enseñe a un ayudante o elija otra forma.',
+  })
 }
 
 function withCare(verdict: Verdict, rule: string, text: Said): Verdict {

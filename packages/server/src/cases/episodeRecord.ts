@@ -234,6 +234,9 @@ export function caseOn(
     ),
     contraindications,
     isHealthAsked: record.health !== null,
+    // Neither is asked for at the referral yet.
+    equipmentAtHome: null,
+    isOtherHandHurt: false,
   }
 }
 

@@ -7,6 +7,8 @@ import {
   MODE_NAMES,
   permissionMap,
   exerciseOpeningDay,
+  fallbackFor,
+  type Exercise,
   orthosisFor,
   signedDeg,
   alwaysWorn,
@@ -54,6 +56,7 @@ const exercisesReply = list(
     openingDay: maybe(whole),
     openingDate: maybe(str),
     orthosis: str,
+    instead: maybe(obj({ id: str, name: str, rungsDown: maybe(whole) })),
     easier: list(str),
     harder: list(str),
     sources: list(obj({ key: str, confidence: str })),
@@ -120,39 +123,52 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       const state = caseOn(record, catalogue, today(), clock.now())
       await auditRead(request, 'verdicts.read')
       const anchor = dayZero(state.day, today())
-      return [...catalogue.exercises.values()]
-        .filter((exercise) => exercise.conditions.includes(record.episode.conditionId))
-        .map((exercise) => {
+      const fitting = new Map(
+        [...catalogue.exercises].filter(([, { conditions }]) =>
+          conditions.includes(record.episode.conditionId),
+        ),
+      )
+      const judged = new Map(
+        [...fitting].map(([id, exercise]) => {
           const orthosis = orthosisFor(exercise, standingOf(state).phase)
-          const opens = exerciseOpeningDay(exercise, exercise.dose, state, orthosis)
-          return {
-            id: exercise.id,
-            family: exercise.family,
-            aims: exercise.aims,
-            region: exercise.region,
-            demand: exercise.demand,
-            text: exercise.text.en,
-            dose: exercise.dose,
-            range: exercise.range,
-            load: exercise.load,
-            equipment: exercise.equipment.map((key) => {
-              const { name, home } = catalogue.equipment.get(key)!
-              return { name: name.en, home: home?.en ?? null }
-            }),
-            painCap: exercise.painCap,
-            verdict: verdictJson(
-              assessExercise(exercise, exercise.dose, state, { orthosis }),
-              anchor,
-              state.day,
-            ),
-            openingDay: opens,
-            openingDate: opens === null ? null : addDays(anchor, opens),
-            orthosis,
-            easier: exercise.ladder.easier,
-            harder: exercise.ladder.harder,
-            sources: exercise.sources,
-          }
-        })
+          return [id, { orthosis, verdict: assessExercise(exercise, exercise.dose, state, { orthosis }) }]
+        }),
+      )
+      const kindOf = ({ id }: Exercise) => judged.get(id)!.verdict.kind
+      return [...fitting.values()].map((exercise) => {
+        const { orthosis, verdict } = judged.get(exercise.id)!
+        const isOpen = verdict.kind === 'clear' || verdict.kind === 'with-care'
+        const instead = isOpen ? null : fallbackFor(exercise, fitting, kindOf)
+        const opens = exerciseOpeningDay(exercise, exercise.dose, state, orthosis)
+        return {
+          id: exercise.id,
+          family: exercise.family,
+          aims: exercise.aims,
+          region: exercise.region,
+          demand: exercise.demand,
+          text: exercise.text.en,
+          dose: exercise.dose,
+          range: exercise.range,
+          load: exercise.load,
+          equipment: exercise.equipment.map((key) => {
+            const { name, home } = catalogue.equipment.get(key)!
+            return { name: name.en, home: home?.en ?? null }
+          }),
+          painCap: exercise.painCap,
+          verdict: verdictJson(verdict, anchor, state.day),
+          instead: instead && {
+            id: instead.exercise.id,
+            name: instead.exercise.text.en.name,
+            rungsDown: instead.by === 'same aim' ? null : instead.by.rungsDown,
+          },
+          openingDay: opens,
+          openingDate: opens === null ? null : addDays(anchor, opens),
+          orthosis,
+          easier: exercise.ladder.easier,
+          harder: exercise.ladder.harder,
+          sources: exercise.sources,
+        }
+      })
     },
   )
 

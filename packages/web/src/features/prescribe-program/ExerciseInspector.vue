@@ -16,7 +16,14 @@ const props = defineProps<{
   canEdit: boolean
   errorAt: (field: string) => string | null
 }>()
-const emit = defineEmits<{ add: []; remove: []; up: []; down: []; dose: [change: Partial<Dose>] }>()
+const emit = defineEmits<{
+  add: []
+  remove: []
+  up: []
+  down: []
+  select: [id: string]
+  dose: [change: Partial<Dose>]
+}>()
 
 type Field = 'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay'
 const FIELDS: readonly { key: Field; label: string; unit: string }[] = [
@@ -69,6 +76,19 @@ const tone = computed(
       </p>
       <p v-if="verdict.form">
         <strong>{{ verdict.form.charAt(0).toUpperCase() + verdict.form.slice(1) }}.</strong>
+      </p>
+      <p v-if="exercise.instead && !openable" class="instead">
+        Open today instead:
+        <button type="button" @click="emit('select', exercise.instead.id)">
+          {{ exercise.instead.name }}
+        </button>
+        <small class="soft">{{
+          exercise.instead.rungsDown === null
+            ? 'same aim, same part'
+            : exercise.instead.rungsDown === 1
+              ? 'one rung below'
+              : `${exercise.instead.rungsDown} rungs below`
+        }}</small>
       </p>
       <ul class="texts">
         <li v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</li>
@@ -187,6 +207,20 @@ const tone = computed(
 </template>
 
 <style scoped>
+.instead button {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--teal);
+  font: inherit;
+  font-weight: 600;
+  text-align: left;
+  text-decoration: underline;
+  cursor: pointer;
+}
+.thing {
+  display: block;
+}
 .inspector {
   padding: 14px 16px 24px;
 }

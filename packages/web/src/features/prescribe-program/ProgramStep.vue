@@ -209,6 +209,7 @@ async function openTheirs() {
         "
         :can-edit="canEdit"
         :error-at="(field) => program.errorAt(program.selected!.id, field)"
+        @select="program.selectedId = $event"
         @add="program.add(program.selected!.id)"
         @remove="program.remove(program.selected!.id)"
         @up="program.move(program.selected!.id, -1)"

@@ -256,6 +256,8 @@ export interface ExerciseAnswer {
   openingDay: number | null
   openingDate: string | null
   orthosis: string
+  /** What is open in its place, where it is not open itself. */
+  instead: { id: string; name: string; rungsDown: number | null } | null
   easier: string[]
   harder: string[]
   sources: { key: string; confidence: string }[]

@@ -1,0 +1,57 @@
+import { worseKind, type VerdictKind } from '../verdict/verdict.js'
+import type { Exercise } from './exercise.js'
+
+export interface Fallback {
+  readonly exercise: Exercise
+  /** A rung of its own ladder, with the steps between; or another exercise with the same aim. */
+  readonly by: { readonly rungsDown: number } | 'same aim'
+}
+
+const isOpen = (kind: VerdictKind) => kind === 'clear' || kind === 'with-care'
+
+/**
+ * What to do instead of an exercise that is not open today: the nearest open rung below it on its ladder, else an open
+ * exercise with the same aim for the same part. Of equals the one with the better verdict, then the one named first.
+ * Unknown where nothing fits: then nothing is suggested.
+ *
+ * @param candidates - exercises of the patient's condition
+ * @param kindOf - verdict of each today
+ */
+export function fallbackFor(
+  exercise: Exercise,
+  candidates: ReadonlyMap<string, Exercise>,
+  kindOf: (exercise: Exercise) => VerdictKind,
+): Fallback | null {
+  const seen = new Set([exercise.id])
+  let rungs = [exercise]
+  for (let rungsDown = 1; rungs.length > 0; rungsDown += 1) {
+    const below = rungs
+      .flatMap(({ ladder }) => ladder.easier)
+      .flatMap((id) => (seen.has(id) ? [] : (seen.add(id), [candidates.get(id)])))
+    rungs = below.filter((rung) => rung !== undefined)
+    const open = better(rungs, kindOf)
+    if (open) return { exercise: open, by: { rungsDown } }
+  }
+  const alike = [...candidates.values()].filter(
+    (one) =>
+      one.id !== exercise.id &&
+      one.region === exercise.region &&
+      one.aims.some((aim) => exercise.aims.includes(aim)) &&
+      !exercise.ladder.harder.includes(one.id),
+  )
+  const open = better(alike, kindOf)
+  return open ? { exercise: open, by: 'same aim' } : null
+}
+
+function better(
+  exercises: readonly Exercise[],
+  kindOf: (exercise: Exercise) => VerdictKind,
+): Exercise | null {
+  let best: { exercise: Exercise; kind: VerdictKind } | null = null
+  for (const exercise of exercises) {
+    const kind = kindOf(exercise)
+    if (!isOpen(kind)) continue
+    if (!best || (kind !== best.kind && worseKind(kind, best.kind) === best.kind)) best = { exercise, kind }
+  }
+  return best?.exercise ?? null
+}
