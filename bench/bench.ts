@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
+import { Worker } from 'node:worker_threads'
 import {
   assess,
   assessCaseFile,
@@ -161,6 +162,21 @@ function signatureVerdicts() {
   )
 }
 
+/** Every exercise over twelve weeks in a worker: as runs of days on which nothing changes, against asking each day. */
+async function calendar() {
+  const worker = new Worker(new URL('./calendarWorker.ts', import.meta.url), {
+    execArgv: ['--conditions=pledge-source', '--import', 'tsx'],
+  })
+  const told = await new Promise<{ exercises: number; all: number; twenty: number; plain: number }>(
+    (resolve, reject) => worker.once('message', resolve).once('error', reject),
+  )
+  await worker.terminate()
+  print(
+    'calendar',
+    `${told.exercises} exercises x 84 days in a worker: ${told.all.toFixed(0)} ms as runs, ${(told.plain / told.all).toFixed(0)} times faster than each day; 20 x 84: ${told.twenty.toFixed(1)} ms (aim 16)`,
+  )
+}
+
 /** Case documents of every protocol, every second one spoilt, one after the other. */
 function caseDocuments() {
   const ids = [...catalogue.protocols.keys()]
@@ -289,5 +305,6 @@ function print(name: string, text: string) {
 verdicts()
 signatureVerdicts()
 caseDocuments()
+await calendar()
 measures([...catalogue.exercises.values()], print)
 await uploads()

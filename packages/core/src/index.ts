@@ -91,8 +91,11 @@ export * from './exercise/exercise.js'
 export {
   assessExercise,
   alwaysWorn,
+  exerciseCalendar,
+  exerciseKind,
   exerciseOpeningDay,
   orthosisFor,
+  type CalendarRun,
   type PatientCase,
 } from './exercise/assessExercise.js'
 export * from './exercise/contraindications.js'

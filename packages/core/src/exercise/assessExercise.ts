@@ -3,10 +3,11 @@ import type { Phase } from '../protocol/protocol.js'
 import { phaseOn } from '../protocol/phaseOn.js'
 import { ORTHOSIS_NAMES, type Said } from '../protocol/names.js'
 import type { Arcs, Digit, Orthosis } from '../protocol/vocabulary.js'
-import { assess, openingDay } from '../verdict/assess.js'
+import { assess, openingDay, verdictBasis } from '../verdict/assess.js'
 import { EVERYTHING_MET, factsInStates, type CaseOnDay } from '../verdict/caseOnDay.js'
+import { turningOffsets } from '../verdict/earliestDay.js'
 import type { Signature } from '../verdict/signature.js'
-import type { Reason, Verdict } from '../verdict/verdict.js'
+import type { Reason, Verdict, VerdictKind } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise, type Force } from './exercise.js'
@@ -66,6 +67,45 @@ export function assessExercise(
   state: PatientCase,
   done: HowDone = {},
 ): Verdict {
+  return tightened(exercise, dose, state, done, (signature) => {
+    const byProtocol = assess(signature, state)
+    const isOpen = byProtocol.kind === 'clear' || byProtocol.kind === 'with-care'
+    return isOpen
+      ? byProtocol
+      : { ...byProtocol, fromDay: opensOn(exercise, signature, byProtocol.fromDay, state) }
+  })
+}
+
+/** The kind of verdict alone, without reasons and without the search for an opening day. */
+export function exerciseKind(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  done: HowDone = {},
+): VerdictKind {
+  return tightened(exercise, dose, state, done, (signature) => ({
+    ...NOTHING_TOLD,
+    ...verdictBasis(signature, state),
+  })).kind
+}
+
+const NOTHING_TOLD: Omit<Verdict, 'kind' | 'basis'> = {
+  fromDay: null,
+  missing: [],
+  form: null,
+  conditions: [],
+  reasons: [],
+  unlock: [],
+}
+
+/** The protocol's verdict, tightened by the catalogue. */
+function tightened(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  done: HowDone,
+  ask: (signature: Signature) => Verdict,
+): Verdict {
   const facts = factsInStates(state.facts, state.states)
   const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
   const worn = done.orthosis ?? orthosisFor(exercise, standing.phase)
@@ -75,7 +115,7 @@ export function assessExercise(
     digits: done.digits ?? derived.digits,
     posture: { ...done.posture, ...derived.posture },
   }
-  const byProtocol = assess(signature, state)
+  const byProtocol = ask(signature)
   const barring = exercise.contraindications.filter((word) => state.contraindications.includes(word))
   if (barring.length > 0) {
     const text = {
@@ -84,9 +124,7 @@ export function assessExercise(
     }
     return refused('never', byProtocol, null, reason('catalogue.contraindication', text))
   }
-  if (byProtocol.kind === 'never' || byProtocol.kind === 'not-yet') {
-    return { ...byProtocol, fromDay: opensOn(exercise, signature, byProtocol.fromDay, state) }
-  }
+  if (byProtocol.kind === 'never' || byProtocol.kind === 'not-yet') return byProtocol
   if (touchesWound(exercise) && facts.status(WOUND_CLOSED).name !== 'met') {
     const day = Math.max(state.day, clockOf(exercise, state)?.day ?? 0)
     const text = {
@@ -260,6 +298,49 @@ function opensOn(
   const then = assess(signature, { ...state, day: fromDay, facts: EVERYTHING_MET, reviewOverdueDays: 0 })
   const clock = clockOf(exercise, state)
   return then.basis === 'default' && clock ? Math.max(fromDay, clock.day) : fromDay
+}
+
+export interface CalendarRun {
+  readonly fromDay: number
+  readonly kind: VerdictKind
+}
+
+/**
+ * The verdicts of an exercise from the case's day on, as runs of days on which nothing changes, with the facts as they
+ * stand: what a time axis draws.
+ *
+ * @param lastDay - the last day that matters; runs begin on it or before
+ */
+export function exerciseCalendar(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  lastDay: number,
+): CalendarRun[] {
+  const clock = [
+    ...state.condition.ceilings.map(({ fromWeek }) => fromWeek * 7),
+    (usualWeek(exercise, state) ?? 0) * 7,
+  ]
+  const days = [...turningOffsets(state).map((offset) => state.day + offset), ...clock]
+  const runs: CalendarRun[] = []
+  for (const fromDay of [...new Set(days)].sort((a, b) => a - b)) {
+    if (fromDay < state.day || fromDay > lastDay) continue
+    const kind = exerciseKind(exercise, dose, onDay(state, fromDay))
+    if (runs.at(-1)?.kind !== kind) runs.push({ fromDay, kind })
+  }
+  return runs
+}
+
+/** A case moved to another day is asked many times: made once. */
+const moved = new WeakMap<PatientCase, Map<number, PatientCase>>()
+
+function onDay(state: PatientCase, day: number): PatientCase {
+  if (day === state.day) return state
+  let days = moved.get(state)
+  if (!days) moved.set(state, (days = new Map()))
+  let then = days.get(day)
+  if (!then) days.set(day, (then = { ...state, day }))
+  return then
 }
 
 /** First day on which an exercise at a dose could begin, were every criterion met; `null`: never by time. */

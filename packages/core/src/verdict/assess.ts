@@ -67,6 +67,15 @@ export function verdictKind(signature: Signature, state: CaseOnDay): VerdictKind
   return judgeCase(atomsOf(signature), signature, state).kind
 }
 
+/** The kind of verdict, and whether rules or defaults brought it. */
+export function verdictBasis(
+  signature: Signature,
+  state: CaseOnDay,
+): { readonly kind: VerdictKind; readonly basis: 'rule' | 'default' } {
+  const { kind, basis } = judgeCase(atomsOf(signature), signature, state)
+  return { kind, basis }
+}
+
 /** First day on which the windows alone would let an exercise begin, were every criterion met; `null`: never by time. */
 export function openingDay(signature: Signature, state: CaseOnDay): number | null {
   const start = Math.min(state.day, 0)

@@ -80,7 +80,7 @@ function opens(
 }
 
 /** Days ahead on which anything can change: starts and ends of windows, gates and orders. */
-function turningOffsets(state: CaseOnDay): number[] {
+export function turningOffsets(state: CaseOnDay): number[] {
   const { protocol, orders, day: today } = state
   const rules = [
     ...protocol.never,

@@ -77,6 +77,9 @@ const tone = computed(
       <p v-if="verdict.form">
         <strong>{{ verdict.form.charAt(0).toUpperCase() + verdict.form.slice(1) }}.</strong>
       </p>
+      <ul class="texts">
+        <li v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</li>
+      </ul>
       <p v-if="exercise.instead && !openable" class="instead">
         Open today instead:
         <button type="button" @click="emit('select', exercise.instead.id)">
@@ -90,9 +93,6 @@ const tone = computed(
               : `${exercise.instead.rungsDown} rungs below`
         }}</small>
       </p>
-      <ul class="texts">
-        <li v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</li>
-      </ul>
       <details v-if="verdict.reasons.length > 0">
         <summary>Rules and sources</summary>
         <p v-for="(one, index) in verdict.reasons" :key="index" class="rule">
@@ -207,6 +207,12 @@ const tone = computed(
 </template>
 
 <style scoped>
+.instead {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  margin: 8px 0;
+}
 .instead button {
   padding: 0;
   border: 0;

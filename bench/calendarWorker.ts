@@ -1,0 +1,53 @@
+import { fileURLToPath } from 'node:url'
+import { parentPort } from 'node:worker_threads'
+import { exerciseCalendar, exerciseKind, factBook, type PatientCase } from '@pledge/core'
+import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.js'
+
+/** Verdicts of every exercise for each day of twelve weeks, in a thread of its own, as a screen would ask for them. */
+const LAST_DAY = 83
+const catalogue = loadCatalogue(fileURLToPath(new URL('../catalogue', import.meta.url)))
+const protocol = catalogue.protocols.get('DRF-VLP-EARLY')!
+const caseToday = (): PatientCase => ({
+  protocol,
+  condition: catalogue.conditions.get(protocol.condition)!,
+  day: 0,
+  facts: factBook({ today: null, limits: catalogue.crossCutting.facts, facts: [], assumeRecorded: true }),
+  digits: [],
+  states: [],
+  orders: [],
+  redLock: false,
+  reviewOverdueDays: 0,
+  contraindications: [],
+  isHealthAsked: true,
+  equipmentAtHome: null,
+  isOtherHandHurt: false,
+})
+const exercises = [...catalogue.exercises.values()]
+
+function leastOf(rounds: number, work: () => void): number {
+  let least = Infinity
+  for (let round = 0; round < rounds; round += 1) {
+    const started = performance.now()
+    work()
+    least = Math.min(least, performance.now() - started)
+  }
+  return least
+}
+
+const runsOf = (some: typeof exercises) => () => {
+  const state = caseToday()
+  some.forEach((exercise) => exerciseCalendar(exercise, exercise.dose, state, LAST_DAY))
+}
+const dayByDay = () => {
+  for (let day = 0; day <= LAST_DAY; day += 1) {
+    const state = { ...caseToday(), day }
+    exercises.forEach((exercise) => exerciseKind(exercise, exercise.dose, state))
+  }
+}
+runsOf(exercises)()
+parentPort!.postMessage({
+  exercises: exercises.length,
+  all: leastOf(5, runsOf(exercises)),
+  twenty: leastOf(10, runsOf(exercises.slice(0, 20))),
+  plain: leastOf(2, dayByDay),
+})

@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest'
+import { assessExercise, exerciseCalendar, exerciseKind, type VerdictKind } from '@pledge/core'
+import { caseOf, catalogue } from './shippedCatalogue.js'
+
+const LAST_DAY = 126
+
+describe.each(['DRF-CAST', 'FT-EAM', 'EXT34-SAM', 'CTS-REL', 'CMC-OA', 'MAL-CONS'])(
+  'under %s',
+  (protocolId) => {
+    const { condition } = catalogue.protocols.get(protocolId)!
+    const exercises = [...catalogue.exercises.values()].filter((one) => one.conditions.includes(condition))
+
+    it('the runs of an exercise are its verdicts day by day', () => {
+      for (const exercise of exercises) {
+        const byDay: VerdictKind[] = []
+        for (let day = 0; day <= LAST_DAY; day += 1)
+          byDay.push(assessExercise(exercise, exercise.dose, caseOf(protocolId, { day })).kind)
+        const runs = byDay.flatMap((kind, fromDay) =>
+          kind === byDay[fromDay - 1] ? [] : [{ fromDay, kind }],
+        )
+        expect(
+          exerciseCalendar(exercise, exercise.dose, caseOf(protocolId, { day: 0 }), LAST_DAY),
+          exercise.id,
+        ).toEqual(runs)
+      }
+    })
+    it('the kind alone is the kind of the whole verdict, also with facts taken back', () => {
+      for (const without of [[], ['ord.rom', 'ord.resist'], ['wound.ok']])
+        for (const exercise of exercises)
+          for (const day of [0, 20, 45, 90]) {
+            const state = caseOf(protocolId, { day, without })
+            expect(exerciseKind(exercise, exercise.dose, state), `${exercise.id} ${day}`).toBe(
+              assessExercise(exercise, exercise.dose, state).kind,
+            )
+          }
+    })
+  },
+)
