@@ -164,8 +164,11 @@ function signatureVerdicts() {
 
 /** Every exercise over twelve weeks in a worker: as runs of days on which nothing changes, against asking each day. */
 async function calendar() {
-  const worker = new Worker(new URL('./calendarWorker.ts', import.meta.url), {
-    execArgv: ['--conditions=pledge-source', '--import', 'tsx'],
+  // A thread does not inherit the loader of TypeScript: it registers it itself.
+  const file = JSON.stringify(new URL('./calendarWorker.ts', import.meta.url).href)
+  const worker = new Worker(`import('tsx/esm/api').then(({ register }) => (register(), import(${file})))`, {
+    eval: true,
+    execArgv: ['--conditions=pledge-source'],
   })
   const told = await new Promise<{ exercises: number; all: number; twenty: number; plain: number }>(
     (resolve, reject) => worker.once('message', resolve).once('error', reject),
