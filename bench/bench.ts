@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto'
-import { fileURLToPath } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import {
   assess,
@@ -7,7 +6,6 @@ import {
   assessExercise,
   CoreError,
   DocumentReader,
-  factBook,
   readSignature,
   verdictKind,
   type PatientCase,
@@ -18,11 +16,11 @@ import * as mariadb from 'mariadb'
 import { atomsOf } from '../packages/core/src/verdict/atoms.js'
 import { ruleSpeaksOf } from '../packages/core/src/verdict/matching.js'
 import { buildApp, DEFAULT_LIMITS } from '../packages/server/src/app.js'
-import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.js'
 import { systemClock } from '../packages/server/src/clock.js'
 import { Database } from '../packages/server/src/data/database.js'
 import { newId } from '../packages/server/src/data/ids.js'
 import { readSettings } from '../packages/server/src/settings.js'
+import { benchCase, catalogue } from './benchCase.js'
 import { measures } from './measures.js'
 
 /**
@@ -30,7 +28,6 @@ import { measures } from './measures.js'
  * look like slow code.
  */
 const settings = readSettings(process.env)
-const catalogue = loadCatalogue(fileURLToPath(new URL('../catalogue', import.meta.url)))
 
 function perSecond(work: () => void, seconds = 1.5): number {
   const end = performance.now() + seconds * 1000
@@ -44,21 +41,7 @@ function perSecond(work: () => void, seconds = 1.5): number {
 
 /** Verdicts of the condition's exercises for one day, against hashing 1 KB as many times. */
 function verdicts() {
-  const state: PatientCase = {
-    protocol: catalogue.protocols.get('DRF-VLP-EARLY')!,
-    condition: catalogue.conditions.get('distal-radius-fracture')!,
-    day: 30,
-    facts: factBook({ today: null, limits: catalogue.crossCutting.facts, facts: [], assumeRecorded: true }),
-    digits: [],
-    states: [],
-    orders: [],
-    redLock: false,
-    reviewOverdueDays: 0,
-    contraindications: [],
-    isHealthAsked: true,
-    equipmentAtHome: null,
-    isOtherHandHurt: false,
-  }
+  const state = benchCase('DRF-VLP-EARLY', 30)
   const exercises = [...catalogue.exercises.values()]
   const kilobyte = Buffer.alloc(1024, 7)
   const day = () => exercises.forEach((exercise) => assessExercise(exercise, exercise.dose, state))
@@ -110,33 +93,14 @@ function signatureVerdicts() {
   const probes = signatures()
   const cases = ['DRF-VLP-EARLY', 'FT-PH', 'EXT56-RME', 'UCL-REPAIR', 'CTS-REL', 'CMC-OA'].map(
     (id): PatientCase => {
-      const protocol = catalogue.protocols.get(id)!
-      const recorded = protocol.phases[0]!.entry.map((criterion) => ({
+      const entry = catalogue.protocols.get(id)!.phases[0]!.entry
+      const recorded = entry.map((criterion) => ({
         what: criterion.name,
         value: criterion.kind === 'number' ? criterion.limit : true,
         date: null,
         withdrawn: false,
       }))
-      return {
-        protocol,
-        condition: catalogue.conditions.get(protocol.condition)!,
-        day: 30,
-        facts: factBook({
-          today: null,
-          limits: catalogue.crossCutting.facts,
-          facts: recorded,
-          assumeRecorded: false,
-        }),
-        digits: [],
-        states: [],
-        orders: [],
-        redLock: false,
-        reviewOverdueDays: 0,
-        contraindications: [],
-        isHealthAsked: true,
-        equipmentAtHome: null,
-        isOtherHandHurt: false,
-      }
+      return benchCase(id, 30, recorded)
     },
   )
   const everyRule = () => {

@@ -1,27 +1,10 @@
-import { fileURLToPath } from 'node:url'
 import { parentPort } from 'node:worker_threads'
-import { exerciseCalendar, exerciseKind, factBook, type PatientCase } from '@pledge/core'
-import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.js'
+import { exerciseCalendar, exerciseKind } from '@pledge/core'
+import { benchCase, catalogue } from './benchCase.js'
 
 /** Verdicts of every exercise for each day of twelve weeks, in a thread of its own, as a screen would ask for them. */
 const LAST_DAY = 83
-const catalogue = loadCatalogue(fileURLToPath(new URL('../catalogue', import.meta.url)))
-const protocol = catalogue.protocols.get('DRF-VLP-EARLY')!
-const caseToday = (): PatientCase => ({
-  protocol,
-  condition: catalogue.conditions.get(protocol.condition)!,
-  day: 0,
-  facts: factBook({ today: null, limits: catalogue.crossCutting.facts, facts: [], assumeRecorded: true }),
-  digits: [],
-  states: [],
-  orders: [],
-  redLock: false,
-  reviewOverdueDays: 0,
-  contraindications: [],
-  isHealthAsked: true,
-  equipmentAtHome: null,
-  isOtherHandHurt: false,
-})
+const caseToday = () => benchCase('DRF-VLP-EARLY', 0)
 const exercises = [...catalogue.exercises.values()]
 
 function leastOf(rounds: number, work: () => void): number {

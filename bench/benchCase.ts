@@ -1,0 +1,30 @@
+import { fileURLToPath } from 'node:url'
+import { factBook, type PatientCase, type RecordedFact } from '@pledge/core'
+import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.js'
+
+export const catalogue = loadCatalogue(fileURLToPath(new URL('../catalogue', import.meta.url)))
+
+/** A case of a protocol on a day: with everything recorded, or with these facts alone. */
+export function benchCase(protocolId: string, day: number, facts: RecordedFact[] | null = null): PatientCase {
+  const protocol = catalogue.protocols.get(protocolId)!
+  return {
+    protocol,
+    condition: catalogue.conditions.get(protocol.condition)!,
+    day,
+    facts: factBook({
+      today: null,
+      limits: catalogue.crossCutting.facts,
+      facts: facts ?? [],
+      assumeRecorded: facts === null,
+    }),
+    digits: [],
+    states: [],
+    orders: [],
+    redLock: false,
+    reviewOverdueDays: 0,
+    contraindications: [],
+    isHealthAsked: true,
+    equipmentAtHome: null,
+    isOtherHandHurt: false,
+  }
+}
