@@ -94,7 +94,7 @@ export {
   exerciseCalendar,
   exerciseKind,
   exerciseOpeningDay,
-  orthosisFor,
+  orthosisOn,
   type CalendarRun,
   type PatientCase,
 } from './exercise/assessExercise.js'

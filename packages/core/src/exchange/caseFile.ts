@@ -1,7 +1,7 @@
 import { addDays, daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
 import { burdenOf } from '../dose/minutes.js'
 import { CoreError } from '../errors.js'
-import { assessExercise, orthosisFor, type PatientCase } from '../exercise/assessExercise.js'
+import { assessExercise, orthosisOn, type PatientCase } from '../exercise/assessExercise.js'
 import { CONTRAINDICATIONS, type Contraindication, type Dose, type Exercise } from '../exercise/exercise.js'
 import { DOSE_LIMITS } from '../exercise/readExercise.js'
 import { criterionOf } from '../protocol/criterion.js'
@@ -158,11 +158,9 @@ function verdictOf(
   dated: (day: number | null, episode: ReadEpisode) => ClinicalDay | null,
 ): CaseVerdict {
   const first = episodes[0]!.state
-  const firstFacts = factsInStates(first.facts, first.states)
-  const standing = phaseOn(first.protocol, first.day, firstFacts, first.reviewOverdueDays)
   const orthosis =
     asked.orthosis ??
-    (asked.exercise ? orthosisFor(asked.exercise, standing.phase) : asked.signature!.orthosis)
+    (asked.exercise ? orthosisOn(asked.exercise, asked.dose!, first) : asked.signature!.orthosis)
   const signature = asked.signature && { ...asked.signature, digits: asked.digits ?? asked.signature.digits }
   const verdicts = episodes.map(({ state }) =>
     asked.exercise

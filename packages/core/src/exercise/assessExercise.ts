@@ -7,7 +7,7 @@ import { assess, openingDay, verdictBasis } from '../verdict/assess.js'
 import { EVERYTHING_MET, factsInStates, type CaseOnDay } from '../verdict/caseOnDay.js'
 import { turningOffsets } from '../verdict/earliestDay.js'
 import type { Signature } from '../verdict/signature.js'
-import type { Reason, Verdict, VerdictKind } from '../verdict/verdict.js'
+import { worseKind, type Reason, type Verdict, type VerdictKind } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise, type Force } from './exercise.js'
@@ -36,6 +36,28 @@ export function orthosisFor(exercise: Exercise, phase: Phase | null): Orthosis {
   if (exercise.worn.includes('none')) return 'none'
   const had = (phase?.wear ?? []).find(({ orthosis }) => exercise.worn.includes(orthosis))
   return had?.orthosis ?? exercise.worn[0] ?? 'none'
+}
+
+/**
+ * The orthosis an exercise is done in on the case's day. One that is never done without is judged in each it accepts, and
+ * the best answer counts: a hinged orthosis is put on for it, where the protocol asks for one. Of equals the one worn anyway.
+ */
+export function orthosisOn(exercise: Exercise, dose: Dose, state: PatientCase): Orthosis {
+  const { phase } = phaseOn(
+    state.protocol,
+    state.day,
+    factsInStates(state.facts, state.states),
+    state.reviewOverdueDays,
+  )
+  const usual = orthosisFor(exercise, phase)
+  if (exercise.worn.includes('none')) return usual
+  const judged = [usual, ...exercise.worn].map((orthosis) => ({
+    orthosis,
+    kind: exerciseKind(exercise, dose, state, { orthosis }),
+  }))
+  return judged.reduce((best, one) =>
+    one.kind !== best.kind && worseKind(one.kind, best.kind) === best.kind ? one : best,
+  ).orthosis
 }
 
 /** How the exercise is to be done, where it differs from what the phase suggests. */
@@ -108,7 +130,7 @@ function tightened(
 ): Verdict {
   const facts = factsInStates(state.facts, state.states)
   const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
-  const worn = done.orthosis ?? orthosisFor(exercise, standing.phase)
+  const worn = done.orthosis ?? orthosisOn(exercise, dose, state)
   const derived = withDigitsFollowing(signatureOf(exercise, dose, worn), state.protocol)
   const signature = {
     ...derived,

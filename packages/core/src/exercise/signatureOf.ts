@@ -145,8 +145,7 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       comboMode = 'S'
       break
     case 'placed then held':
-      // The other hand places the digits; the wrist goes there by itself.
-      move(['A'], travel.both(isOfWrist))
+      // The other hand places the digits. A wrist that travels with them is written by hand: protocols tell who moves it.
       move(['P'], travel.towardsEnd(isOfDigits))
       move(['PH'], travel.towardsEnd(isOfDigits))
       comboMode = 'PH'
@@ -371,12 +370,15 @@ function arcsOf(exercise: Exercise, motions: readonly Motion[]): Arcs | null {
 /** Where the joints that do not move are kept; unstated joints stay unknown. */
 function postureOf(exercise: Exercise, moved: ReadonlySet<AngleName>): Arcs | null {
   const posture: Partial<Record<Axis, readonly [number, number]>> = {}
+  const isHeldAtEnd = exercise.force === 'placed then held'
   for (const name of ANGLE_NAMES) {
     const angle = exercise.start[name]
     const directions = DIRECTIONS[name]
-    if (angle === undefined || !directions || moved.has(name)) continue
+    // What is placed is held at the end: there the wrist stands by then.
+    const held = isHeldAtEnd && isOfWrist(name) ? exercise.shapes.at(-1)?.[name] : undefined
+    if (angle === undefined || !directions || (moved.has(name) && held === undefined)) continue
     const axis = axisOfMotion(directions[0])
-    if (axis !== null && axis !== 'thumbCmc') posture[axis] = [angle, angle]
+    if (axis !== null && axis !== 'thumbCmc') posture[axis] = [held ?? angle, held ?? angle]
   }
   return Object.keys(posture).length > 0 ? posture : null
 }

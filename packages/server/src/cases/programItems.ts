@@ -1,7 +1,7 @@
 import {
   assessExercise,
   minutesOfBout,
-  orthosisFor,
+  orthosisOn,
   type Catalogue,
   type Dose,
   type Exercise,
@@ -10,7 +10,6 @@ import {
   type Verdict,
 } from '@pledge/core'
 import type { DraftItem } from '@pledge/core/schemas'
-import { standingOf } from './episodeRecord.js'
 import type { SignedItem } from './signedItem.js'
 
 export interface JudgedItem {
@@ -31,7 +30,7 @@ export function judgedItems(
   return items.flatMap(({ itemId, exerciseId, dose }) => {
     const exercise = catalogue.exercises.get(exerciseId)
     if (!exercise) return []
-    const orthosis = orthosisFor(exercise, standingOf(state).phase)
+    const orthosis = orthosisOn(exercise, exercise.dose, state)
     const verdict = assessExercise(exercise, dose as Dose, state, { orthosis })
     return [
       {

@@ -9,7 +9,7 @@ import {
   exerciseOpeningDay,
   fallbackFor,
   type Exercise,
-  orthosisFor,
+  orthosisOn,
   signedDeg,
   alwaysWorn,
   MAP_MODES,
@@ -130,7 +130,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       )
       const judged = new Map(
         [...fitting].map(([id, exercise]) => {
-          const orthosis = orthosisFor(exercise, standingOf(state).phase)
+          const orthosis = orthosisOn(exercise, exercise.dose, state)
           return [id, { orthosis, verdict: assessExercise(exercise, exercise.dose, state, { orthosis }) }]
         }),
       )
