@@ -1,0 +1,86 @@
+import { expect, it } from 'vitest'
+import { exerciseCalendar } from '@pledge/core'
+import { caseOf, catalogue } from './shippedCatalogue.js'
+
+const PLACED = 'placing is judged in a mode of its own, which the protocol opens later than moving by itself'
+const SECOND_LOAD =
+  'a push that does not move starts at 30 % of effort, the second load class; the step above at the first'
+const TWISTING = 'bending a bar is loaded twisting, which protocols open late or leave to the therapist'
+const FOLLOWING = 'the digits that follow are judged joint by joint where no rule speaks of tenodesis'
+const OTHER_PART = 'the step asks another part, which this protocol opens earlier'
+
+/** Steps whose harder rung opens earlier under some protocol, with everything recorded, and why that is so. */
+const EARLIER: Readonly<Record<string, string>> = {
+  'knuckle-lift-hold > edc-lift-wrapped': PLACED,
+  'thumb-lift-hold > thumb-back-lift': PLACED,
+  'thumb-o-assisted-hold > thumb-o-index': PLACED,
+  'tenodesis-thumb > thumb-tip-joint-bend': FOLLOWING,
+  'tenodesis-splint > flexor-half-fist-hold':
+    'schools of placing and holding open it in the hinged orthosis first',
+  'flexor-fist-hold > tenodesis-free': PLACED,
+  'thumb-flexor-hold > thumb-tip-joint-bend': PLACED,
+  'ftr-middle-joint-glide > tenodesis-splint':
+    'schools that move actively at once have no passive glide to open',
+  'scar-circles > scar-push-against-pull':
+    'its motion rests on a rule, so that the usual week only asks for care; both wait for the wound found closed',
+  'tenodesis-free > glide-five-positions':
+    'after a fracture at the wrist the fingers are free and the wrist is not',
+  'iso-grip-towel > dough-squeeze': SECOND_LOAD,
+  'iso-palm-down > weight-forearm-turn': SECOND_LOAD,
+  'iso-palm-up > weight-forearm-turn': SECOND_LOAD,
+  'iso-wrist-back > band-wrist-back': SECOND_LOAD,
+  'iso-wrist-bend > band-wrist-bend': SECOND_LOAD,
+  'iso-thumb-side > weight-thumb-side': SECOND_LOAD,
+  'iso-thumb-forward > band-thumb-open': SECOND_LOAD,
+  'iso-dart-hold > band-dart-throw': SECOND_LOAD,
+  'iso-finger-open > putty-ring-open': SECOND_LOAD,
+  'iso-o-press > iso-index-side':
+    'a press tip to tip opens the ligament of the thumb, a push of the index does not',
+  'twistbar-palm-down > hammer-forearm-turn': TWISTING,
+  'twistbar-palm-up > hammer-forearm-turn': TWISTING,
+  'putty-squeeze > putty-one-finger-curl':
+    'one finger starts in the softest putty, the whole hand a step above it',
+  'glide-straight-fist > glide-full-fist':
+    'protocols guard the straight fist by itself and open it after the full one',
+  'wrist-helped-up-down > wrist-updown-side':
+    'under a plate the hand moves by itself before another hand moves it',
+  'middle-joint-straighten-passive > middle-joint-bag-drape':
+    'the first keeps the big knuckle bent, which no rule names for stretching',
+  'middle-joint-bend-blocked > buddy-strap-bends': 'schools without a block never ask for it',
+  'bottle-shake-steady > ball-toss': 'pushes to either side are opened by no rule of this school',
+  'wall-ball-circles > table-lean-shift': 'circling under load is opened by no rule of this school',
+  'thumb-tip-taps > block-thumb-big-joint-taped': OTHER_PART,
+  'thumb-spread-meet > thumb-tip-joint-bend-passive': OTHER_PART,
+  'pickup-small > putty-key-pinch':
+    'light use outside the orthosis waits for moderate use; the side pinch has a gate of its own',
+  'touch-locate > feel-and-name':
+    'what moves rests on a rule, what only touches on the orthosis that stays on',
+  'texture-ladder > rice-dip': 'what moves rests on a rule, what only touches on the orthosis that stays on',
+  'stress-scrub > stress-carry': 'weight through the hand opens after carrying',
+  'elastic-open-wrist-straight > elastic-open-palm-up':
+    'the thumb is named by no rule here and waits for the last phase',
+  'palm-up-open-stretch > elastic-open-no-spread':
+    'wrist and fingers open together later than the fingers alone',
+  'palm-band-massage > finger-segment-straighten': 'what only touches waits until the orthosis comes off',
+}
+
+// An exercise is never open before the rung below it without a reason.
+it('no harder rung opens before the easier one, except where the reason is written', () => {
+  const found = new Set<string>()
+  for (const protocol of catalogue.protocols.values()) {
+    const state = caseOf(protocol.id, { day: 0 })
+    const opens = (id: string) => {
+      const exercise = catalogue.exercises.get(id)!
+      const runs = exerciseCalendar(exercise, exercise.dose, state, 400)
+      return runs.find(({ kind }) => kind === 'clear' || kind === 'with-care')?.fromDay ?? Infinity
+    }
+    const fitting = [...catalogue.exercises.values()].filter((one) =>
+      one.conditions.includes(protocol.condition),
+    )
+    for (const { id, ladder } of fitting)
+      for (const harder of ladder.harder)
+        if (fitting.some((one) => one.id === harder) && opens(harder) < opens(id))
+          found.add(`${id} > ${harder}`)
+  }
+  expect([...found].sort()).toEqual(Object.keys(EARLIER).sort())
+})
