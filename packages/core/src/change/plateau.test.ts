@@ -24,6 +24,8 @@ describe('the course of a series', () => {
     expect(flat([0, 5, 10, 15, 21])).toBe('plateau')
     expect(flat([0, 5, 10, 15, 20])).toBe('insufficient')
     expect(flat([0, 7, 14, 21])).toBe('insufficient')
+    // The span counts from the first visit, not from day 0.
+    expect(flat([100, 105, 110, 115, 120])).toBe('insufficient')
   })
   it('a drift that reaches the error within the horizon is no plateau', () => {
     // Slopes of +0.25 and −0.25 a day bound the interval: 7 over 28 days.
