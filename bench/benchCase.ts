@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url'
-import { factBook, type PatientCase, type RecordedFact } from '@pledge/core'
+import { factBook, unhinderedCase, type PatientCase, type RecordedFact } from '@pledge/core'
 import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.js'
 
 export const catalogue = loadCatalogue(fileURLToPath(new URL('../catalogue', import.meta.url)))
@@ -8,7 +8,7 @@ export const catalogue = loadCatalogue(fileURLToPath(new URL('../catalogue', imp
 export function benchCase(protocolId: string, day: number, facts: RecordedFact[] | null = null): PatientCase {
   const protocol = catalogue.protocols.get(protocolId)!
   return {
-    protocol,
+    ...unhinderedCase(protocol),
     condition: catalogue.conditions.get(protocol.condition)!,
     day,
     facts: factBook({
@@ -17,11 +17,6 @@ export function benchCase(protocolId: string, day: number, facts: RecordedFact[]
       facts: facts ?? [],
       assumeRecorded: facts === null,
     }),
-    digits: [],
-    states: [],
-    orders: [],
-    redLock: false,
-    reviewOverdueDays: 0,
     contraindications: [],
     isHealthAsked: true,
     equipmentAtHome: null,

@@ -18,6 +18,7 @@ import {
   SOURCES_OF_DOCSTRINGS,
   TRAJECTORIES,
 } from '@pledge/core'
+import { NAMED_NERVE_MOTIONS } from '../../packages/core/src/exchange/calculations.js'
 import { catalogue } from './shippedCatalogue.js'
 
 const data = <T>(name: string): T =>
@@ -38,25 +39,6 @@ describe('a table of core is the published one', () => {
     }
   })
 
-  /** Motions as published, and the sign ours have. */
-  const NERVE_NAMES: Record<string, [string, number]> = {
-    neckContraSideBend: ['neckSideBendAway', 1],
-    shoulderDepression_mm: ['shoulderDepressionMm', 1],
-    shoulderAbduction: ['shoulderAbduction', 1],
-    shoulderExternalRotation: ['shoulderExternalRotation', 1],
-    shoulderInternalRotation: ['shoulderExternalRotation', -1],
-    elbowFlexion: ['elbowFlexion', 1],
-    elbowExtension: ['elbowFlexion', -1],
-    forearmSupination: ['forearmSupination', 1],
-    forearmPronation: ['forearmSupination', -1],
-    wristFlexion: ['wristFlexion', 1],
-    wristExtension: ['wristFlexion', -1],
-    wristUlnarDeviation: ['wristUlnarDeviation', 1],
-    wristRadialDeviation: ['wristUlnarDeviation', -1],
-    fingerMPExtension: ['fingerMcpFlexion', -1],
-    fingerIPExtension: ['fingerIpFlexion', -1],
-    thumbFlexion: ['thumbFlexion', 1],
-  }
   it.each(['median', 'ulnar', 'radial'] as const)('bed of the %s nerve', (nerve) => {
     type Published = {
       L: number
@@ -69,7 +51,7 @@ describe('a table of core is the published one', () => {
     expect(bed.sites).toEqual(published.sites)
     const crossings = Object.fromEntries(
       Object.entries(published.joints).map(([name, { s, k }]) => {
-        const [motion, sign] = NERVE_NAMES[name]!
+        const [motion, sign] = NAMED_NERVE_MOTIONS[name]!
         return [motion, [s, sign * k]]
       }),
     )

@@ -1,5 +1,12 @@
 import { fileURLToPath } from 'node:url'
-import { factBook, phaseOn, type Catalogue, type PatientCase, type RecordedFact } from '@pledge/core'
+import {
+  factBook,
+  phaseOn,
+  unhinderedCase,
+  type Catalogue,
+  type PatientCase,
+  type RecordedFact,
+} from '@pledge/core'
 import { loadCatalogue } from '../../packages/server/src/catalogue/loadCatalogue.js'
 
 export const catalogueDirectory = fileURLToPath(new URL('../../catalogue', import.meta.url))
@@ -37,7 +44,7 @@ export function caseOf(
     withdrawn: true,
   }))
   return {
-    protocol,
+    ...unhinderedCase(protocol),
     condition: catalogue.conditions.get(protocol.condition)!,
     day,
     facts: factBook({
@@ -46,11 +53,6 @@ export function caseOf(
       facts: [...recorded, ...withdrawn],
       assumeRecorded: true,
     }),
-    digits: [],
-    states: [],
-    orders: [],
-    redLock: false,
-    reviewOverdueDays: 0,
     contraindications: [],
     isHealthAsked: true,
     equipmentAtHome: null,

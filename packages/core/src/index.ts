@@ -73,13 +73,14 @@ export { milestones, type Milestone } from './verdict/milestones.js'
 export { assess, openingDay, verdictKind } from './verdict/assess.js'
 export { atomsOf, atomText, type Atom } from './verdict/atoms.js'
 export { atomWords } from './verdict/atomWords.js'
-export { EVERYTHING_MET, type CaseOnDay } from './verdict/caseOnDay.js'
+export { EVERYTHING_MET, unhinderedCase, type CaseOnDay } from './verdict/caseOnDay.js'
 export { explainVerdict } from './verdict/explainVerdict.js'
 export { whatWouldOpen, type Opener } from './verdict/whatWouldOpen.js'
 export { readOrder, type Order } from './verdict/order.js'
 export { readSignature, type Signature } from './verdict/signature.js'
 export {
   groupedReasons,
+  isOpen,
   VERDICT_KINDS,
   worseKind,
   type Reason,

@@ -537,7 +537,7 @@ export const CALCULATIONS: Readonly<
 const BAND_COLORS = ['yellow', 'red', 'green', 'blue', 'black', 'silver', 'gold'] as const
 
 /** Motions of nerves as the specification names them, with the sign ours have. */
-const NAMED_NERVE_MOTIONS: Readonly<Record<string, readonly [NerveMotion, 1 | -1]>> = {
+export const NAMED_NERVE_MOTIONS: Readonly<Record<string, readonly [NerveMotion, 1 | -1]>> = {
   neckContraSideBend: ['neckSideBendAway', 1],
   shoulderDepression_mm: ['shoulderDepressionMm', 1],
   shoulderAbduction: ['shoulderAbduction', 1],

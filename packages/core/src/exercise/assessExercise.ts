@@ -7,10 +7,10 @@ import { assess, openingDay, verdictBasis } from '../verdict/assess.js'
 import { EVERYTHING_MET, factsInStates, type CaseOnDay } from '../verdict/caseOnDay.js'
 import { turningOffsets } from '../verdict/earliestDay.js'
 import type { Signature } from '../verdict/signature.js'
-import { worseKind, type Reason, type Verdict, type VerdictKind } from '../verdict/verdict.js'
+import { isOpen, worseKind, type Reason, type Verdict, type VerdictKind } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
-import { STRESS_LEVELS, type Contraindication, type Dose, type Exercise, type Force } from './exercise.js'
+import { isByOtherHand, STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
 import { signatureOf, withDigitsFollowing } from './signatureOf.js'
 
 /** A case with what the catalogue needs to know besides the protocol. */
@@ -91,8 +91,7 @@ export function assessExercise(
 ): Verdict {
   return tightened(exercise, dose, state, done, (signature) => {
     const byProtocol = assess(signature, state)
-    const isOpen = byProtocol.kind === 'clear' || byProtocol.kind === 'with-care'
-    return isOpen
+    return isOpen(byProtocol.kind)
       ? byProtocol
       : { ...byProtocol, fromDay: opensOn(exercise, signature, byProtocol.fromDay, state) }
   })
@@ -146,7 +145,7 @@ function tightened(
     }
     return refused('never', byProtocol, null, reason('catalogue.contraindication', text))
   }
-  if (byProtocol.kind === 'never' || byProtocol.kind === 'not-yet') return byProtocol
+  if (!isOpen(byProtocol.kind)) return byProtocol
   if (touchesWound(exercise) && facts.status(WOUND_CLOSED).name !== 'met') {
     const day = Math.max(state.day, clockOf(exercise, state)?.day ?? 0)
     const text = {
@@ -202,20 +201,10 @@ function withoutThings(exercise: Exercise, state: PatientCase, verdict: Verdict)
   })
 }
 
-/** Forces that the other hand gives. */
-const HELPED: readonly Force[] = [
-  'active-assisted',
-  'active with other hand on scar',
-  'guided without pull',
-  'passive by other hand',
-  'passive, let back',
-  'gravity + other hand',
-  'placed then held',
-  'lowered against load',
-]
-
 function withoutOtherHand(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdict {
-  if (!state.isOtherHandHurt || (!HELPED.includes(exercise.force) && exercise.side !== 'both')) return verdict
+  // What is lowered against a load is raised by the other hand first.
+  const isHelped = isByOtherHand(exercise.force) || exercise.force === 'lowered against load'
+  if (!state.isOtherHandHurt || (!isHelped && exercise.side !== 'both')) return verdict
   return withCare(verdict, 'catalogue.other-hand', {
     en: 'Asks for the other hand, which is hurt too: teach a helper, or choose another form.',
     es: 'Pide la otra mano, que también está lesionada: enseñe a un ayudante o elija otra forma.',

@@ -5,7 +5,12 @@ import type { Tendon } from '../tissue/tendonExcursion.js'
 import type { ClassifiedNerveMove } from '../nerve/nerveMove.js'
 import type { Signature } from '../verdict/signature.js'
 import type { Dose, Exercise } from './exercise.js'
-import { signatureOf } from './signatureOf.js'
+import {
+  NERVE_HOLD_SECONDS,
+  PHALEN_HOLD_SECONDS,
+  signatureOf,
+  STRETCH_FROM_HOLD_SECONDS,
+} from './signatureOf.js'
 
 export interface NerveFacts {
   readonly nerve: 'median' | 'ulnar' | 'radial'
@@ -95,5 +100,5 @@ export function changesByDose(exercise: Exercise): ChangeByDose[] {
   )
 }
 
-/** The first whole seconds at which a hold counts otherwise: held composites, a held nerve, a stretch. */
-const HOLD_BORDERS = [5, 6, 11]
+/** The first whole seconds at which a hold counts otherwise: a wrist kept bent, a held nerve, a stretch. */
+const HOLD_BORDERS = [PHALEN_HOLD_SECONDS, NERVE_HOLD_SECONDS + 1, STRETCH_FROM_HOLD_SECONDS + 1]

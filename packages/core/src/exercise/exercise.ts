@@ -138,6 +138,21 @@ export const FORCES = [
 ] as const
 export type Force = (typeof FORCES)[number]
 
+/** Whether the other hand moves the joint, helps it or rests on it. */
+export function isByOtherHand(force: Force): boolean {
+  return BY_OTHER_HAND.includes(force)
+}
+const BY_OTHER_HAND: readonly Force[] = [
+  'active-assisted',
+  'active with other hand on scar',
+  'guided without pull',
+  'passive by other hand',
+  'passive, let back',
+  'gravity + other hand',
+  'placed then held',
+  'active wrist, assisted digits',
+]
+
 export const HAND_GRIPS = [
   'none',
   'cylindrical',

@@ -1,4 +1,4 @@
-import { worseKind, type VerdictKind } from '../verdict/verdict.js'
+import { isOpen, worseKind, type VerdictKind } from '../verdict/verdict.js'
 import type { Exercise } from './exercise.js'
 
 export interface Fallback {
@@ -7,11 +7,9 @@ export interface Fallback {
   readonly by: { readonly rungsDown: number } | 'same aim'
 }
 
-const isOpen = (kind: VerdictKind) => kind === 'clear' || kind === 'with-care'
-
 /**
  * What to do instead of an exercise that is not open today: the nearest open rung below it on its ladder, else an open
- * exercise with the same aim for the same part. Of equals the one with the better verdict, then the one named first.
+ * exercise with the same aim for the same part, never a rung above it. Of equals the one with the better verdict, then the one named first.
  * Unknown where nothing fits: then nothing is suggested.
  *
  * @param candidates - exercises of the patient's condition
@@ -22,25 +20,39 @@ export function fallbackFor(
   candidates: ReadonlyMap<string, Exercise>,
   kindOf: (exercise: Exercise) => VerdictKind,
 ): Fallback | null {
-  const seen = new Set([exercise.id])
-  let rungs = [exercise]
-  for (let rungsDown = 1; rungs.length > 0; rungsDown += 1) {
-    const below = rungs
-      .flatMap(({ ladder }) => ladder.easier)
-      .flatMap((id) => (seen.has(id) ? [] : (seen.add(id), [candidates.get(id)])))
-    rungs = below.filter((rung) => rung !== undefined)
+  for (const [index, rungs] of rungsAway(exercise, 'easier', candidates).entries()) {
     const open = better(rungs, kindOf)
-    if (open) return { exercise: open, by: { rungsDown } }
+    if (open) return { exercise: open, by: { rungsDown: index + 1 } }
   }
+  const above = new Set(rungsAway(exercise, 'harder', candidates).flat())
   const alike = [...candidates.values()].filter(
     (one) =>
       one.id !== exercise.id &&
       one.region === exercise.region &&
       one.aims.some((aim) => exercise.aims.includes(aim)) &&
-      !exercise.ladder.harder.includes(one.id),
+      !above.has(one),
   )
   const open = better(alike, kindOf)
   return open ? { exercise: open, by: 'same aim' } : null
+}
+
+/** The rungs one step away, two steps away and so on, each once. */
+function rungsAway(
+  exercise: Exercise,
+  way: 'easier' | 'harder',
+  candidates: ReadonlyMap<string, Exercise>,
+): Exercise[][] {
+  const seen = new Set([exercise.id])
+  const steps: Exercise[][] = []
+  let rungs = [exercise]
+  while (rungs.length > 0) {
+    const next = rungs
+      .flatMap(({ ladder }) => ladder[way])
+      .flatMap((id) => (seen.has(id) ? [] : (seen.add(id), [candidates.get(id)])))
+    rungs = next.filter((rung) => rung !== undefined)
+    steps.push(rungs)
+  }
+  return steps
 }
 
 function better(

@@ -18,6 +18,7 @@ import type { Signature, SignatureMotion } from '../verdict/signature.js'
 import { nerveMoveOf } from '../tissue/exerciseTravel.js'
 import {
   ANGLE_NAMES,
+  isByOtherHand,
   REST_ANGLES,
   type AngleName,
   type Dose,
@@ -313,8 +314,7 @@ const isOfWrist = (name: AngleName) => !isOfDigits(name)
 /** Who moves the joint, where it is not the hand itself. */
 function actorOf(force: Force): Actor | null {
   if (force === 'passive by wrap') return 'elastic'
-  const isHelped = ['active-assisted', 'guided without pull', 'placed then held'].includes(force)
-  return isHelped || force.includes('other hand') || force.includes('digits') ? 'self' : null
+  return isByOtherHand(force) || force === 'active wrist, passive digits' ? 'self' : null
 }
 
 /**
@@ -333,6 +333,8 @@ function stressesOf({ stress }: Exercise): Stress[] {
   ]
 }
 
+/** A wrist kept fully bent this long is the position that provokes the median nerve. Source: derivation, common practice. */
+export const PHALEN_HOLD_SECONDS = 5
 /** At the end of a nerve's move longer than this it is held under tension. Source: derivation, common practice. */
 export const NERVE_HOLD_SECONDS = 5
 /** Up to this mean strain two ends of one sign still count as one end moving. Source: derivation, common practice. */
@@ -400,7 +402,8 @@ function combosOf(exercise: Exercise, dose: Dose): Combo[] {
     if (mcp >= 45 && pip <= 20 && dip <= 20) found.add('tabletop')
     if (wrist <= -20 && mcp <= 15 && pip <= 20) found.add('cx_ext_wf')
     if (wrist >= 20 && mcp >= 45 && pip >= 45) found.add('cx_flex_wf')
-    if (shape !== exercise.start && wrist >= 60 && dose.holdSeconds >= 5) found.add('phalen_hold')
+    if (shape !== exercise.start && wrist >= 60 && dose.holdSeconds >= PHALEN_HOLD_SECONDS)
+      found.add('phalen_hold')
   }
   return [...found]
 }

@@ -12,7 +12,7 @@ import { openingOffset, missingAt } from './earliestDay.js'
 import { conditionOf, offeredForm, reasonOf } from './explainJudgement.js'
 import { judgeAtom, restsOnRule, type AtomJudgement } from './judgeAtom.js'
 import type { Signature } from './signature.js'
-import { worseKind, type Reason, type Verdict, type VerdictKind } from './verdict.js'
+import { isOpen, worseKind, type Reason, type Verdict, type VerdictKind } from './verdict.js'
 
 /**
  * The verdict of an exercise for a case on a day, by the evaluation order of the vocabulary (5.2): red-flag lock, not
@@ -142,8 +142,7 @@ function judgeCase(atoms: readonly Atom[], signature: Signature, state: CaseOnDa
     if (state.redLock) return stopped(RED_LOCK)
     if (standing.index < 0) return stopped(notStarted(state, standing))
   }
-  const isOpen = kind === 'clear' || kind === 'with-care'
-  if (isOpen && isSchoolInDoubt) return stopped(inDoubtfulSchool(state.protocol, facts))
+  if (isOpen(kind) && isSchoolInDoubt) return stopped(inDoubtfulSchool(state.protocol, facts))
   return {
     state,
     standing,

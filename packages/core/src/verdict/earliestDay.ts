@@ -4,6 +4,7 @@ import type { Atom } from './atoms.js'
 import { EVERYTHING_MET, factsInStates, type CaseOnDay } from './caseOnDay.js'
 import { judgeAtom, neededBy } from './judgeAtom.js'
 import type { Signature } from './signature.js'
+import { isOpen } from './verdict.js'
 
 /** How far ahead an opening day is looked for. */
 export const SEARCH_DAYS = 400
@@ -73,10 +74,7 @@ function opens(
   then: CaseOnDay,
   standing: PhaseStanding,
 ): boolean {
-  return atoms.every((atom) => {
-    const { kind } = judgeAtom(atom, signature, then, standing, then.facts)
-    return kind === 'clear' || kind === 'with-care'
-  })
+  return atoms.every((atom) => isOpen(judgeAtom(atom, signature, then, standing, then.facts).kind))
 }
 
 /** Days ahead on which anything can change: starts and ends of windows, gates and orders. */

@@ -10,6 +10,11 @@ export function worseKind(a: VerdictKind, b: VerdictKind): VerdictKind {
   return VERDICT_KINDS.indexOf(a) >= VERDICT_KINDS.indexOf(b) ? a : b
 }
 
+/** Whether it may be done today, as it is or with care. */
+export function isOpen(kind: VerdictKind): boolean {
+  return kind === 'clear' || kind === 'with-care'
+}
+
 /** Why, with the rule it rests on. `rule` is a rule id, `order.n`, `default`, `red-lock`, `catalogue.gate`… */
 export interface Reason {
   readonly rule: string

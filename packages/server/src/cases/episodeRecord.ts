@@ -11,6 +11,7 @@ import {
   readingDeg,
   restartedDay,
   reviewOverdueDays,
+  isOpen,
   VERDICT_KINDS,
   type Catalogue,
   type ClinicalDay,
@@ -309,9 +310,8 @@ export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday
   const newest = record.versions.at(-1)
   return (newest?.items ?? []).map((item) => {
     const verdict = assessExercise(item.exercise, item.dose, state, { orthosis: item.orthosis })
-    const isOpen = verdict.kind === 'clear' || verdict.kind === 'with-care'
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
-    return { item, verdict, isPaused: !isOpen || isWorse }
+    return { item, verdict, isPaused: !isOpen(verdict.kind) || isWorse }
   })
 }
 

@@ -8,6 +8,7 @@ import {
   permissionMap,
   exerciseOpeningDay,
   fallbackFor,
+  isOpen,
   type Exercise,
   orthosisOn,
   signedDeg,
@@ -137,8 +138,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       const kindOf = ({ id }: Exercise) => judged.get(id)!.verdict.kind
       return [...fitting.values()].map((exercise) => {
         const { orthosis, verdict } = judged.get(exercise.id)!
-        const isOpen = verdict.kind === 'clear' || verdict.kind === 'with-care'
-        const instead = isOpen ? null : fallbackFor(exercise, fitting, kindOf)
+        const instead = isOpen(verdict.kind) ? null : fallbackFor(exercise, fitting, kindOf)
         const opens = exerciseOpeningDay(exercise, exercise.dose, state, orthosis)
         return {
           id: exercise.id,

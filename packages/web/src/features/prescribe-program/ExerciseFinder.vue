@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { AIMS, type Aim } from '@pledge/core'
+import { AIMS, isOpen, type Aim } from '@pledge/core'
 import { computed, ref } from 'vue'
 import type { ExerciseAnswer } from '../../shared/api/types'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
@@ -74,7 +74,7 @@ function short({ verdict }: ExerciseAnswer): string {
         </button>
         <span v-if="chosen.has(one.id)" class="in" title="In the program">in</span>
         <button
-          v-else-if="one.verdict.kind === 'clear' || one.verdict.kind === 'with-care'"
+          v-else-if="isOpen(one.verdict.kind)"
           class="add"
           :aria-label="`Add ${one.text.name}`"
           @click="emit('add', one.id)"
@@ -96,8 +96,8 @@ function short({ verdict }: ExerciseAnswer): string {
 .search {
   padding: 12px 12px 8px;
 }
-.search input {
-  width: 100%;
+.search input,
+.aim select {
   height: 36px;
   padding: 0 10px;
   border: 1px solid var(--line);
@@ -105,6 +105,9 @@ function short({ verdict }: ExerciseAnswer): string {
   background: var(--sheet);
   color: var(--ink);
   font: inherit;
+}
+.search input {
+  width: 100%;
 }
 .search input::placeholder {
   color: var(--ink-soft);
@@ -119,13 +122,6 @@ function short({ verdict }: ExerciseAnswer): string {
 }
 .aim select {
   flex: 1;
-  height: 34px;
-  padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
 }
 .list {
   overflow-y: auto;

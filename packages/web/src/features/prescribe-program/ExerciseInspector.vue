@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
-import type { Dose } from '@pledge/core'
+import { isOpen, type Dose } from '@pledge/core'
 import { computed } from 'vue'
 import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
@@ -35,7 +35,7 @@ const FIELDS: readonly { key: Field; label: string; unit: string }[] = [
 const dose = computed(() => props.item?.dose ?? props.exercise.dose)
 const unusual = (key: Field) =>
   dose.value[key] < props.exercise.range[key][0] || dose.value[key] > props.exercise.range[key][1]
-const openable = computed(() => props.verdict.kind === 'clear' || props.verdict.kind === 'with-care')
+const openable = computed(() => isOpen(props.verdict.kind))
 function change(key: Field, typed: string) {
   // An emptied field is no number: the dose stays until there is one again.
   if (typed.trim() === '' || !Number.isFinite(Number(typed))) return
