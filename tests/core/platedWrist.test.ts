@@ -14,7 +14,7 @@ import {
   type PatientCase,
   type Signature,
 } from '@pledge/core'
-import { catalogue, phaseIdOf, plated } from './shippedCatalogue.js'
+import { caseOf, catalogue, phaseIdOf, plated } from './shippedCatalogue.js'
 
 const exercise = (signature: object): Signature =>
   readSignature(new DocumentReader({ name: 'probe', ...signature }))
@@ -327,6 +327,19 @@ describe('what has to be at hand', () => {
         .join(' '),
     ).toMatch(/helper/)
     expect(open('fist-gentle', { over }).kind).toBe('clear')
+  })
+  it('nor can digits be helped along by a hurt other hand', () => {
+    const helped = catalogue.exercises.get('tenodesis-extensor')!
+    const repairs = [...catalogue.protocols.values()].filter(({ condition }) =>
+      helped.conditions.includes(condition),
+    )
+    const days = repairs.flatMap(({ id }) => [14, 30, 60, 90].map((day) => [id, day] as const))
+    const judged = days.map(([id, day]) =>
+      [false, true].map((isOtherHandHurt) => home(helped.id, caseOf(id, { day, over: { isOtherHandHurt } }))),
+    )
+    const clear = judged.filter(([well]) => well!.kind === 'clear')
+    expect(clear.length).toBeGreaterThan(0)
+    for (const [, hurt] of clear) expect(hurt!.kind).toBe('with-care')
   })
 })
 

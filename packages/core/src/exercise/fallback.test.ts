@@ -40,6 +40,8 @@ describe('what to do instead', () => {
   it('is never the harder rung', () => {
     const wanted = one('weight', [], { ladder: { easier: [], harder: ['heavy'] } })
     expect(instead(wanted, [one('heavy')], { heavy: 'clear' })).toBeNull()
+    const heavy = one('heavy', [], { ladder: { easier: [], harder: ['heaviest'] } })
+    expect(instead(wanted, [heavy, one('heaviest')], { heaviest: 'clear' })).toBeNull()
   })
   it('is nothing where nothing is open, and a ladder in a circle ends', () => {
     expect(instead(one('weight', ['a']), [one('a', ['weight'])], {})).toBeNull()
