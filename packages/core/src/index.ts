@@ -69,6 +69,7 @@ export {
 export { MAP_MODES, permissionMap, type MapCell, type MapRow } from './verdict/permissionMap.js'
 export { schoolPreview, type SchoolPreview } from './verdict/schoolPreview.js'
 export { milestones, type Milestone } from './verdict/milestones.js'
+export { NO_WEIGHT_LIMIT_KG, ruleWords, type RuleTale } from './protocol/ruleWords.js'
 // Verdicts
 export { assess, openingDay, verdictKind } from './verdict/assess.js'
 export { atomsOf, atomText, type Atom } from './verdict/atoms.js'
@@ -111,6 +112,7 @@ export {
   type ChangeByDose,
   type DerivedFacts,
 } from './exercise/derivedFacts.js'
+export { protocolOpenings, unhinderedPatient, type ProtocolOpening } from './exercise/protocolOpenings.js'
 export { fallbackFor, type Fallback } from './exercise/fallback.js'
 export { LADDER_AXES, ladderStep, type LadderAxis } from './exercise/ladderStep.js'
 // Dose

@@ -1,11 +1,13 @@
 import type {
   Act,
+  Actor,
   Combo,
   Grip,
   Joint,
   Mode,
   Orthosis,
   ResistanceClass,
+  State,
   Stress,
   Nerve,
   NerveTechnique,
@@ -210,6 +212,22 @@ export const TECHNIQUE_NAMES: Readonly<Record<Technique, Said>> = {
   heat_on_insensate: said('heat on numb skin', 'calor sobre piel dormida'),
   forced_stretch: said('stretching beyond what is tolerated', 'estirar más de lo tolerado'),
   to_pain: said('pushing into pain', 'empujar hasta el dolor'),
+}
+
+/** Who moves it. */
+export const ACTOR_NAMES: Readonly<Record<Actor, Said>> = {
+  self: said('the patient', 'el paciente'),
+  helper: said('a helper', 'un ayudante'),
+  therapist: said('the therapist', 'el terapeuta'),
+  elastic: said('an elastic', 'un elástico'),
+  orthosis: said('an orthosis', 'una férula'),
+}
+
+export const STATE_NAMES: Readonly<Record<State, Said>> = {
+  'state.flare': said('in a flare', 'en brote'),
+  'state.acute_swelling': said('freshly swollen', 'hinchada de hace poco'),
+  'state.quiet': said('quiet', 'tranquila'),
+  'state.crps': said('there are signs of the pain syndrome', 'hay signos del síndrome de dolor'),
 }
 
 export const DIGIT_NAMES: Readonly<Record<Digit, Said>> = {

@@ -33,6 +33,11 @@ export type Motion = `${Joint}.${string}`
 
 export const JOINTS = Object.keys(JOINT_DIRECTIONS) as Joint[]
 
+/** The directions a joint moves in, hyperextension included. */
+export function directionsOf(joint: Joint): readonly string[] {
+  return JOINT_DIRECTIONS[joint]
+}
+
 const WORD_OF_JOINT: Partial<Record<Joint, string>> = {
   mcp: 'mp',
   thumbCmc: 'th_cmc',

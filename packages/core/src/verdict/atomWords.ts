@@ -37,7 +37,3 @@ function wordsIn(atom: Atom, language: names.Language): string {
       return names.TECHNIQUE_NAMES[atom.technique][language]
   }
 }
-
-export function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
-}

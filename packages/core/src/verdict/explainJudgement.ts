@@ -1,17 +1,9 @@
 import { criterionMeaning } from '../protocol/criterion.js'
-import {
-  AXIS_NAMES,
-  DIRECTION_NAMES,
-  inEach,
-  ORTHOSIS_NAMES,
-  RESISTANCE_MEANING,
-  type Language,
-  type Said,
-} from '../protocol/names.js'
+import { arcWords, capital, insideWords, orthosisWords } from '../protocol/formWords.js'
+import { inEach, RESISTANCE_MEANING, type Language, type Said } from '../protocol/names.js'
 import type { Protocol, Rule } from '../protocol/protocol.js'
-import type { Axis } from '../protocol/vocabulary.js'
 import { atomText } from './atoms.js'
-import { atomWords, capital } from './atomWords.js'
+import { atomWords } from './atomWords.js'
 import type { AtomJudgement, Because, DefaultName } from './judgeAtom.js'
 import type { Misfit } from './matching.js'
 import type { Reason } from './verdict.js'
@@ -85,7 +77,7 @@ function textOf(judgement: AtomJudgement, protocol: Protocol, subject: Said, lan
         : `${what} así como está escrita no está abierta${form ? `: ${form}` : ''}.`
     }
     case 'alwaysIn': {
-      const inside = orthoses(because.inside, language)
+      const inside = orthosisWords(because.inside, language)
       return isEnglish ? `In this phase only inside ${inside}.` : `En esta fase solo dentro de: ${inside}.`
     }
     case 'forbiddenByOrder':
@@ -141,15 +133,6 @@ const DEFAULT_TEXT: Readonly<Record<DefaultName, (what: string) => Said>> = {
   }),
 }
 
-/** What an axis' negative and positive degrees are called. */
-const WAYS_OF_AXIS: Readonly<
-  Record<'other', readonly [Said, Said]> & Partial<Record<Axis, readonly [Said, Said]>>
-> = {
-  forearm: [DIRECTION_NAMES['pron']!, DIRECTION_NAMES['sup']!],
-  wrist_ru: [DIRECTION_NAMES['rad']!, DIRECTION_NAMES['uln']!],
-  other: [DIRECTION_NAMES['ext']!, DIRECTION_NAMES['flex']!],
-}
-
 /** What to tell with a "with care"; the same sentence is its reason. */
 export function conditionOf(judgement: AtomJudgement, language: Language): string {
   const { because, atom } = judgement
@@ -182,31 +165,16 @@ function misfitWords(misfit: Misfit, language: Language): string {
   const isEnglish = language === 'en'
   switch (misfit.name) {
     case 'orthosis':
-      return `${isEnglish ? 'inside' : 'dentro de'} ${orthoses(misfit.inside, language)}`
+      return insideWords(misfit.inside, language)
     case 'arc':
-      return limitWords(misfit.axis, misfit.limit, language)
+      return arcWords(misfit.axis, misfit.limit, language)
     case 'posture':
-      return `${isEnglish ? 'with' : 'con'} ${limitWords(misfit.axis, misfit.limit, language)}`
+      return `${isEnglish ? 'with' : 'con'} ${arcWords(misfit.axis, misfit.limit, language)}`
     case 'resistance':
       return `${isEnglish ? 'up to' : 'hasta'} R${misfit.upTo} (${RESISTANCE_MEANING[misfit.upTo][language]})`
     case 'weight':
       return isEnglish ? `up to ${misfit.upToKg} kg` : `hasta ${String(misfit.upToKg).replace('.', ',')} kg`
   }
-}
-
-/** An arc in the words of the clinic, without signs: "wrist 30° of extension to 15° of flexion". */
-function limitWords(axis: Axis, [low, high]: readonly [number, number], language: Language): string {
-  const to = language === 'en' ? 'to' : 'a'
-  const [below, above] = WAYS_OF_AXIS[axis] ?? WAYS_OF_AXIS.other
-  const of = (deg: number, way: Said) => `${deg}° ${language === 'en' ? 'of' : 'de'} ${way[language]}`
-  const name = AXIS_NAMES[axis][language]
-  if (low >= 0) return `${name} ${low} ${to} ${of(high, above)}`
-  if (high <= 0) return `${name} ${-high} ${to} ${of(-low, below)}`
-  return `${name} ${of(-low, below)} ${to} ${of(high, above)}`
-}
-
-function orthoses(words: readonly (keyof typeof ORTHOSIS_NAMES)[], language: Language): string {
-  return words.map((word) => ORTHOSIS_NAMES[word][language]).join(language === 'en' ? ' or ' : ' o ')
 }
 
 function phaseName(protocol: Protocol, rule: Rule, language: Language): string {

@@ -13,6 +13,7 @@ import {
   isSurgeonsToGive,
   LOAD_BASE_CRITERIA,
   milestones,
+  NO_WEIGHT_LIMIT_KG,
   orderLabel,
   staleAfterDays,
   TEST_NAMES,
@@ -498,7 +499,7 @@ function gateWords(gate: Rule): string {
   const parts = gate.targets.flatMap((target) => {
     switch (target.kind) {
       case 'kg':
-        return [target.kg >= 99 ? 'lifting without limit' : `lifting to ${target.kg} kg`]
+        return [target.kg >= NO_WEIGHT_LIMIT_KG ? 'lifting without limit' : `lifting to ${target.kg} kg`]
       case 'act':
         return target.acts.map((act) => ACT_NAMES[act].en)
       case 'test':
