@@ -124,6 +124,7 @@ export {
   WORN_FROM_SECONDS,
   type Burden,
 } from './dose/minutes.js'
+export * from './dose/doseSchool.js'
 export { repetitionMoment, type RepetitionMoment } from './dose/repetitionClock.js'
 // Motion
 export * from './motion/wristMotion.js'
@@ -188,6 +189,7 @@ export * from './nerve/nerveBed.js'
 export * from './nerve/nerveMove.js'
 export * from './nerve/nerveBudget.js'
 // Exchange
+export { houseCatalogue, opensEarlier, subjectOf, type HouseEdit } from './exchange/houseCatalogue.js'
 export { calculated, type CalcAnswer } from './exchange/calc.js'
 export {
   checkCatalogue,

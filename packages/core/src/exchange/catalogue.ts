@@ -1,5 +1,6 @@
 import { allConstants } from '../anatomy/constant.js'
 import { CoreError } from '../errors.js'
+import type { SchoolQuestion } from '../dose/doseSchool.js'
 import type { Condition } from '../exercise/condition.js'
 import type { Equipment } from '../exercise/equipment.js'
 import type { Exercise } from '../exercise/exercise.js'
@@ -13,6 +14,8 @@ export interface Catalogue {
   readonly exercises: ReadonlyMap<string, Exercise>
   readonly equipment: ReadonlyMap<string, Equipment>
   readonly crossCutting: CrossCutting
+  /** Where practice disagrees about doses. */
+  readonly doseSchools: readonly SchoolQuestion[]
   readonly sources: ReadonlyMap<string, CatalogueSource>
   /** A hash of all its files: a signed program keeps it. */
   readonly revision: string
@@ -67,6 +70,8 @@ export function checkCatalogue(catalogue: Catalogue): void {
           refuse(`cross-cutting.${rule.id}`, `Expected a protocol of the catalogue, found "${id}".`)
     }
   }
+  for (const { question, schools } of catalogue.doseSchools)
+    for (const { id, source } of schools) cite(`dose-schools.${question}.${id}.source`, source.key)
   for (const exercise of catalogue.exercises.values()) {
     const path = `exercises.${exercise.id}`
     exercise.sources.forEach((source) => cite(`${path}.source`, source.key))

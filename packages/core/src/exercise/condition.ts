@@ -3,6 +3,9 @@ import { readSaid } from '../protocol/readProtocol.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { DEMANDS, STRESS_LEVELS, STRESS_MODES, type Demand, type StructureStress } from './exercise.js'
 
+/** The last week a catalogue entry may name. */
+export const LAST_WEEK = 52
+
 /** The most stress a structure takes in a stretch of weeks; structures not named have no ceiling from the condition. */
 export interface Ceiling {
   readonly fromWeek: number
@@ -49,7 +52,7 @@ export function readCondition(document: unknown): Condition {
     ceilings: doc['ceilings']!.list().map((entry) => {
       const part = entry.object(['fromWeek', 'limits'])
       return {
-        fromWeek: part['fromWeek']!.integer(0, 52),
+        fromWeek: part['fromWeek']!.integer(0, LAST_WEEK),
         limits: part['limits']!.list().map((limit) => {
           const keys = limit.object(['structure', 'mode', 'level'])
           return {
@@ -64,7 +67,10 @@ export function readCondition(document: unknown): Condition {
       Object.entries(doc['schoolWeeks']!.anyObject()).map(([protocol, weeks]) => {
         const part = weeks.object(DEMANDS)
         const stated = DEMANDS.filter((demand) => !part[demand]!.isMissing)
-        return [protocol, Object.fromEntries(stated.map((demand) => [demand, part[demand]!.integer(0, 52)]))]
+        return [
+          protocol,
+          Object.fromEntries(stated.map((demand) => [demand, part[demand]!.integer(0, LAST_WEEK)])),
+        ]
       }),
     ),
     advice: doc['advice']!.optionalList().map(readSaid),

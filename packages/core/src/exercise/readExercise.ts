@@ -1,3 +1,4 @@
+import { LAST_WEEK } from './condition.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { NERVES, ORTHOSES } from '../protocol/vocabulary.js'
 import { readSignature } from '../verdict/signature.js'
@@ -95,7 +96,7 @@ export function readExercise(document: unknown): shape.Exercise {
     gateWeeks: Object.fromEntries(
       Object.entries(doc['gateWeeks']!.anyObject()).map(([condition, week]) => [
         condition,
-        week.integer(0, 52),
+        week.integer(0, LAST_WEEK),
       ]),
     ),
     ladder: {

@@ -90,7 +90,7 @@ const RULE_KEYS = [
 ] as const
 
 /** Last day any window may name: later is a typing error. */
-const LAST_DAY = 1000
+export const LAST_DAY = 1000
 
 /**
  * Reads a protocol document (parsed YAML): words of the vocabulary only, every key known, days and doses that can be.

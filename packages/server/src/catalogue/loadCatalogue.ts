@@ -8,6 +8,7 @@ import {
   joinRules,
   lintProtocol,
   readCondition,
+  readDoseSchools,
   readEquipment,
   readExercise,
   readProtocol,
@@ -52,20 +53,23 @@ export function loadCatalogue(directory: string): Catalogue {
     return protocol
   })
   const exercises = read('exercises', readExercise)
-  const equipmentText = readFileSync(join(directory, 'equipment.yaml'), 'utf8')
-  hash.update(equipmentText)
-  const equipment = inFile('equipment.yaml', () => readEquipment(parseYaml(equipmentText)))
+  const readWhole = <T>(name: string, readAll: (document: unknown) => T): T => {
+    const text = readFileSync(join(directory, name), 'utf8')
+    hash.update(text)
+    return inFile(name, () => readAll(parseYaml(text)))
+  }
+  const equipment = readWhole('equipment.yaml', readEquipment)
   const ruleFiles = read('cross-cutting', readRuleFile)
   const crossCutting = inFile('cross-cutting', () => joinRules([...ruleFiles.values()]))
-  const sourcesText = readFileSync(join(directory, 'sources.yaml'), 'utf8')
-  hash.update(sourcesText)
-  const sources = inFile('sources.yaml', () => readSources(parseYaml(sourcesText)))
+  const doseSchools = readWhole('dose-schools.yaml', readDoseSchools)
+  const sources = readWhole('sources.yaml', readSources)
   const catalogue: Catalogue = {
     conditions,
     protocols,
     exercises,
     equipment,
     crossCutting,
+    doseSchools,
     sources,
     revision: hash.digest('hex').slice(0, 16),
   }
