@@ -19,7 +19,7 @@ export function benchCase(protocolId: string, day: number, facts: RecordedFact[]
     }),
     contraindications: [],
     isHealthAsked: true,
-    equipmentAtHome: null,
+    notAtHome: null,
     isOtherHandHurt: false,
   }
 }

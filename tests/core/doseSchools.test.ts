@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import type {
+  CoreError} from '@pledge/core';
 import {
   burdenOf,
   chosenSchool,
   comparedSchools,
-  CoreError,
   criterionOf,
   DOSE_LIMITS,
   DOSE_QUESTIONS,

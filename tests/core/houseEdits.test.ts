@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import type {
+  CoreError} from '@pledge/core';
 import {
   assess,
-  CoreError,
   exerciseOpeningDay,
   houseCatalogue,
   opensEarlier,

@@ -11,6 +11,7 @@ import {
   readSignature,
   reviewOverdueDays,
   signatureOf,
+  thingsNotAtHome,
   type PatientCase,
   type Signature,
 } from '@pledge/core'
@@ -306,16 +307,20 @@ describe('catalogue exercises after a volar plate', () => {
 
 describe('what has to be at hand', () => {
   const open = (id: string, over: Parameters<typeof plated>[0]) => home(id, plated({ day: 60, ...over }))
+  const only = (...things: string[]) => ({
+    over: { notAtHome: thingsNotAtHome(catalogue.equipment, things) },
+  })
   it('a thing that is not at home makes an open exercise "with care", and says which', () => {
-    const lacking = open('putty-squeeze', { over: { equipmentAtHome: ['table'] } })
+    const lacking = open('putty-squeeze', only('table'))
     expect(lacking.kind).toBe('with-care')
-    expect(lacking.conditions.map(({ en }) => en).join(' ')).toContain('putty')
-    expect(open('putty-squeeze', { over: { equipmentAtHome: ['putty'] } }).kind).toBe('clear')
+    expect(lacking.conditions.map(({ en }) => en).join(' ')).toContain('therapy putty (or dough)')
+    expect(lacking.conditions.map(({ es }) => es).join(' ')).toContain('masilla terapéutica (o masa)')
+    expect(open('putty-squeeze', only('putty')).kind).toBe('clear')
     expect(open('putty-squeeze', {}).kind).toBe('clear')
-    expect(open('fist-gentle', { over: { equipmentAtHome: ['table'] } }).kind).toBe('clear')
+    expect(open('fist-gentle', only('table')).kind).toBe('clear')
   })
   it('it never opens or bans what the protocol closed', () => {
-    const closed = home('putty-squeeze', plated({ day: 5, over: { equipmentAtHome: [] } }))
+    const closed = home('putty-squeeze', plated({ day: 5, ...only() }))
     expect(closed.kind).toBe('not-yet')
   })
   it('a hurt other hand is a condition of what it helps with, and of nothing else', () => {

@@ -55,7 +55,7 @@ export function caseOf(
     }),
     contraindications: [],
     isHealthAsked: true,
-    equipmentAtHome: null,
+    notAtHome: null,
     isOtherHandHurt: false,
     ...over,
   }

@@ -15,7 +15,7 @@ const states = [...catalogue.protocols.values()].flatMap((protocol) =>
     reviewOverdueDays: 0,
     contraindications: [],
     isHealthAsked: false,
-    equipmentAtHome: null,
+    notAtHome: null,
     isOtherHandHurt: false,
   })),
 )

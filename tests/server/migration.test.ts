@@ -45,6 +45,10 @@ beforeAll(async () => {
       recorded_at) VALUES ('${orderId}', '${episodeId}', 'noLoad', NULL, 'Dr. Hallam-Ito', '2031-03-01', 'Thin bone',
       NULL, '${userId}', UTC_TIMESTAMP(3))`,
   )
+  await owner.query(
+    `INSERT INTO drafts (episode_id, items, version, updated_by, updated_at)
+      VALUES ('${episodeId}', '[]', 3, '${userId}', UTC_TIMESTAMP(3))`,
+  )
   database = new Database({ ...at, ...instance.accounts.app })
 })
 afterAll(async () => {
@@ -58,6 +62,7 @@ describe('a database of the first version', () => {
     expect(await migrate(owner, instance.accounts.app.user)).toEqual([
       '0002-every-school',
       '0003-windows-and-health',
+      '0004-house-and-overrides',
     ])
     expect(await migrate(owner, instance.accounts.app.user)).toEqual([])
   })
@@ -73,6 +78,12 @@ describe('a database of the first version', () => {
     expect(await rowsOf('SELECT restriction, document FROM orders')).toEqual([
       { restriction: 'noLoad', document: '' },
     ])
+  })
+
+  it('keeps a draft, dosed by no school, and knows neither things at home nor exceptions', async () => {
+    const draft = (await database.rows.drafts.findByPk(episodeId))!.get()
+    expect(draft).toMatchObject({ version: 3, items: [], schools: {} })
+    expect(await readRecord(database, episodeId)).toMatchObject({ home: null, overrides: [] })
   })
 
   it('lets the application add a school and a slip, and change neither', async () => {

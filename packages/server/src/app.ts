@@ -11,6 +11,7 @@ import Fastify, { type FastifyInstance } from 'fastify'
 import type { Clock } from './clock.js'
 import type { Database } from './data/database.js'
 import { access } from './plugins/access.js'
+import { houseCatalogues } from './plugins/houseCatalogue.js'
 import { problems } from './plugins/problems.js'
 import { databaseSessions, SESSION_HOURS } from './plugins/sessionStore.js'
 import { validation } from './plugins/validation.js'
@@ -18,6 +19,7 @@ import { Problem } from './problems.js'
 import { audit } from './routes/audit.js'
 import { caseload } from './routes/caseload.js'
 import { episodes } from './routes/episodes.js'
+import { overrides } from './routes/overrides.js'
 import { pairings, phone } from './routes/phone.js'
 import { program } from './routes/program.js'
 import { referrals } from './routes/referrals.js'
@@ -43,13 +45,14 @@ export interface AppSettings {
 /** What every route is handed. */
 export interface AppContext {
   readonly database: Database
-  readonly catalogue: Catalogue
   readonly clock: Clock
   readonly settings: AppSettings
   readonly checkpoint: (name: Checkpoint) => Promise<void>
 }
 
 interface AppOptions extends Omit<AppContext, 'checkpoint'> {
+  /** The catalogue as shipped; requests see it with the clinic's changes. */
+  readonly catalogue: Catalogue
   readonly checkpoint?: AppContext['checkpoint']
   /** The built web application; without it only the API answers. */
   readonly webDirectory?: string
@@ -67,6 +70,7 @@ export async function buildApp({
   checkpoint = async () => {},
   webDirectory,
   logLevel = 'warn',
+  catalogue,
   ...parts
 }: AppOptions): Promise<FastifyInstance> {
   const context: AppContext = { ...parts, checkpoint }
@@ -127,6 +131,7 @@ export async function buildApp({
   await app.register(csrf, { sessionPlugin: '@fastify/session' })
   await app.register(validation, { today: () => clock.today(settings.clinic.timeZone) })
   await app.register(access, { database })
+  await app.register(houseCatalogues, { database, shipped: catalogue })
   app.addHook('onSend', async (request, reply) => {
     if (request.url.startsWith('/api')) reply.header('cache-control', 'no-store')
   })
@@ -139,6 +144,7 @@ export async function buildApp({
   await app.register(referrals, { prefix: '/api/referrals', ...context })
   await app.register(episodes, { prefix: '/api/episodes/:episodeId', ...context })
   await app.register(schooling, { prefix: '/api/episodes/:episodeId', ...context })
+  await app.register(overrides, { prefix: '/api/episodes/:episodeId/overrides', ...context })
   await app.register(program, { prefix: '/api/episodes/:episodeId', ...context })
   await app.register(pairings, { prefix: '/api/episodes/:episodeId', ...context })
   await app.register(phone, { prefix: '/api/phone', ...context })

@@ -4,6 +4,7 @@ import { buildApp, DEFAULT_LIMITS } from './app.js'
 import { loadCatalogue } from './catalogue/loadCatalogue.js'
 import { systemClock } from './clock.js'
 import { Database } from './data/database.js'
+import { checkHouseEdits } from './plugins/houseCatalogue.js'
 import { readSettings, SettingError } from './settings.js'
 
 process.env['TZ'] = 'UTC'
@@ -16,6 +17,7 @@ async function main(): Promise<void> {
   )
   const database = new Database(settings.database)
   await database.sequelize.authenticate()
+  await checkHouseEdits(database, catalogue)
   const clock = systemClock(settings.today)
   const app = await buildApp({
     database,

@@ -2,6 +2,7 @@ import { addDays, daysBetween, type ClinicalDay } from '../calendar/clinicalDay.
 import { burdenOf } from '../dose/minutes.js'
 import { CoreError } from '../errors.js'
 import { assessExercise, orthosisOn, type PatientCase } from '../exercise/assessExercise.js'
+import { thingsNotAtHome } from '../exercise/equipment.js'
 import { CONTRAINDICATIONS, type Contraindication, type Dose, type Exercise } from '../exercise/exercise.js'
 import { DOSE_LIMITS } from '../exercise/readExercise.js'
 import { criterionOf } from '../protocol/criterion.js'
@@ -299,7 +300,7 @@ function readEpisode(
         catalogue.crossCutting.freezeAfterDays,
       ),
       isHealthAsked: assumeRecorded || !part['contraindications']!.isMissing,
-      equipmentAtHome: atHome.length > 0 ? atHome : null,
+      notAtHome: atHome.length > 0 ? thingsNotAtHome(catalogue.equipment, atHome) : null,
       isOtherHandHurt: false,
       contraindications: part['contraindications']!.optionalList().map((word): Contraindication =>
         word.oneOf(CONTRAINDICATIONS),

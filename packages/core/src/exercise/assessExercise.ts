@@ -1,7 +1,7 @@
 import { criterion } from '../protocol/criterion.js'
 import type { Phase } from '../protocol/protocol.js'
 import { phaseOn } from '../protocol/phaseOn.js'
-import { ORTHOSIS_NAMES, type Said } from '../protocol/names.js'
+import { inEach, ORTHOSIS_NAMES, type Language, type Said } from '../protocol/names.js'
 import type { Arcs, Digit, Orthosis } from '../protocol/vocabulary.js'
 import { assess, openingDay, verdictBasis } from '../verdict/assess.js'
 import { EVERYTHING_MET, factsInStates, type CaseOnDay } from '../verdict/caseOnDay.js'
@@ -10,6 +10,7 @@ import type { Signature } from '../verdict/signature.js'
 import { isOpen, worseKind, type Reason, type Verdict, type VerdictKind } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
+import type { Equipment } from './equipment.js'
 import { isByOtherHand, STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
 import { signatureOf, withDigitsFollowing } from './signatureOf.js'
 
@@ -20,8 +21,8 @@ export interface PatientCase extends CaseOnDay {
   readonly contraindications: readonly Contraindication[]
   /** Whether somebody has asked for the others; what nobody asked is not known to be absent. */
   readonly isHealthAsked: boolean
-  /** Things at home, by key of the list of equipment; `null` = nobody has asked. */
-  readonly equipmentAtHome: readonly string[] | null
+  /** Things of the catalogue that are not at home; `null` = nobody has asked. */
+  readonly notAtHome: readonly Equipment[] | null
   /** Whether the other hand cannot help: hurt, operated or weak. */
   readonly isOtherHandHurt: boolean
 }
@@ -191,14 +192,18 @@ function asSet(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdic
 }
 
 function withoutThings(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdict {
-  const lacking = state.equipmentAtHome
-    ? exercise.equipment.filter((key) => !state.equipmentAtHome!.includes(key))
-    : []
+  const lacking = (state.notAtHome ?? []).filter(({ id }) => exercise.equipment.includes(id))
   if (lacking.length === 0) return verdict
+  const names = inEach((language) => lacking.map((thing) => thingWords(thing, language)).join(', '))
   return withCare(verdict, 'catalogue.equipment', {
-    en: `Not at home yet: ${lacking.join(', ')}. Give it along, or show what does the same.`,
-    es: `Aún no está en casa: ${lacking.join(', ')}. Entréguelo o muestre con qué se reemplaza.`,
+    en: `Not at home yet: ${names.en}. Give it along, or show what does the same.`,
+    es: `Aún no está en casa: ${names.es}. Entréguelo o muestre con qué se reemplaza.`,
   })
+}
+
+function thingWords({ name, home }: Equipment, language: Language): string {
+  if (!home) return name[language]
+  return `${name[language]} (${language === 'en' ? 'or' : 'o'} ${home[language]})`
 }
 
 function withoutOtherHand(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdict {

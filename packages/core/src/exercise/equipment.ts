@@ -25,3 +25,11 @@ export function readEquipment(document: unknown): ReadonlyMap<string, Equipment>
   }
   return known
 }
+
+/** The things of the catalogue that are not among those at home. */
+export function thingsNotAtHome(
+  things: ReadonlyMap<string, Equipment>,
+  atHome: readonly string[],
+): Equipment[] {
+  return [...things.values()].filter(({ id }) => !atHome.includes(id))
+}

@@ -25,7 +25,7 @@ export function unhinderedPatient(protocol: Protocol, condition: Condition): Pat
     condition,
     contraindications: [],
     isHealthAsked: true,
-    equipmentAtHome: null,
+    notAtHome: null,
     isOtherHandHurt: false,
   }
 }

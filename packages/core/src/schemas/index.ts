@@ -1,6 +1,13 @@
 // Shapes that form and route share. A subpath of its own, so that workers need no Yup.
 export { type TodayContext, TEXT_LIMITS } from './fields.js'
-export { newReferral, newSchoolChoice, newSlip, type NewReferral } from './referral.js'
+export {
+  newHomeCheck,
+  newReferral,
+  newSchoolChoice,
+  newSlip,
+  OTHER_HANDS,
+  type NewReferral,
+} from './referral.js'
 export {
   FACT_WAYS,
   factWithdrawal,
@@ -10,6 +17,7 @@ export {
   newFlag,
   newHealthCheck,
   newOrder,
+  newOverride,
   newWindowShift,
   type NewEvaluation,
 } from './record.js'
@@ -23,3 +31,4 @@ export {
   type DraftSave,
 } from './program.js'
 export { newBoutLog, SKIP_REASONS, type NewBoutLog } from './boutLog.js'
+export { houseEditPreview, newHouseEdit, type NewHouseEdit } from './house.js'

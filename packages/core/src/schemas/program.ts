@@ -1,4 +1,5 @@
 import { array, number, object, string, type InferType } from 'yup'
+import { DOSE_QUESTIONS } from '../dose/doseSchool.js'
 import { DOSE_LIMITS } from '../exercise/readExercise.js'
 import { text, ulidText } from './fields.js'
 
@@ -41,6 +42,12 @@ export const draftSave = object({
       'Each exercise stands once.',
       (list) => new Set((list ?? []).map((item) => item.exerciseId)).size === (list ?? []).length,
     ),
+  /** The chosen school of dosing by question; a question left out is dosed as the catalogue has it. */
+  schools: object(
+    Object.fromEntries(DOSE_QUESTIONS.map((question) => [question, string().max(60).optional()])),
+  )
+    .noUnknown(UNKNOWN)
+    .default({}),
 }).noUnknown(UNKNOWN)
 
 export const programSigning = object({

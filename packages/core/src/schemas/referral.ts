@@ -78,6 +78,24 @@ export const newSlip = object({
   why: text('what happened', TEXT_LIMITS.outcome),
 }).noUnknown('This field is not known here.')
 
+/** Whether the other hand can help. */
+export const OTHER_HANDS = ['well', 'hurt', 'notAsked'] as const
+
+/** Things at home to exercise with; `null`: nobody has asked. */
+function thingsAtHome() {
+  return array().of(text('the thing', 60)).max(100).nullable().default(null)
+}
+function otherHand() {
+  return string().oneOf(OTHER_HANDS, 'Choose well, hurt or not asked.').default('notAsked')
+}
+
+/** What is at home to exercise with, and whether the other hand can help. */
+export const newHomeCheck = object({
+  id: ulidText('the id'),
+  things: thingsAtHome(),
+  otherHand: otherHand(),
+}).noUnknown('This field is not known here.')
+
 /** A new patient with one episode. Validate with `{ context: { today } }`. */
 export const newReferral = object({
   name: text("the patient's name", TEXT_LIMITS.name),
@@ -88,6 +106,8 @@ export const newReferral = object({
   language: string().oneOf(['en', 'es'], 'Choose a language.').required('Choose a language.'),
   hasLatexAllergy: boolean().typeError('Answer yes or no.').required('Answer yes or no.'),
   hasAdhesiveAllergy: boolean().typeError('Answer yes or no.').required('Answer yes or no.'),
+  things: thingsAtHome(),
+  otherHand: otherHand(),
   conditionId: text('the condition', 60),
   protocolId: text('the school', 40),
   side: string().oneOf(['left', 'right'], 'Choose the side.').required('Choose the side.'),

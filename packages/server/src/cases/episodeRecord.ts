@@ -12,6 +12,8 @@ import {
   restartedDay,
   reviewOverdueDays,
   isOpen,
+  isOverridden,
+  thingsNotAtHome,
   VERDICT_KINDS,
   type Catalogue,
   type ClinicalDay,
@@ -34,7 +36,9 @@ import type {
   FactRow,
   FlagRow,
   HealthCheckRow,
+  HomeCheckRow,
   OrderRow,
+  OverrideRow,
   PatientRow,
   ProgramVersionRow,
   ReadingRow,
@@ -57,6 +61,10 @@ export interface EpisodeRecord {
   readonly shifts: readonly WindowShiftRow[]
   /** What was last asked about health that bars exercises; `null`: nobody has asked. */
   readonly health: (Omit<HealthCheckRow, 'present'> & { present: readonly Contraindication[] }) | null
+  /** What is at home and how the other hand is; `null`: nobody has asked. */
+  readonly home: HomeCheckRow | null
+  /** Overrides in force: not taken back. */
+  readonly overrides: readonly OverrideRow[]
   readonly facts: readonly FactRow[]
   /** Orders in force: not withdrawn. */
   readonly orders: readonly OrderRow[]
@@ -81,6 +89,8 @@ export async function readRecord(database: Database, episodeId: string): Promise
     slips,
     shifts,
     health,
+    home,
+    overrides,
     facts,
     orders,
     flags,
@@ -112,6 +122,14 @@ export async function readRecord(database: Database, episodeId: string): Promise
         ['id', 'DESC'],
       ],
     }),
+    rows.homeChecks.findOne({
+      where,
+      order: [
+        ['recordedAt', 'DESC'],
+        ['id', 'DESC'],
+      ],
+    }),
+    rows.overrides.findAll({ where, order: [['id', 'ASC']] }),
     rows.facts.findAll({
       where,
       order: [
@@ -146,6 +164,8 @@ export async function readRecord(database: Database, episodeId: string): Promise
   const withdrawn = new Set(orderRows.map((order) => order.withdrawsId))
   const shiftRows = shifts.map((row) => row.get())
   const undone = new Set(shiftRows.map((shift) => shift.withdrawsId))
+  const overrideRows = overrides.map((row) => row.get())
+  const takenBack = new Set(overrideRows.map((one) => one.withdrawsId))
   const school = schools.at(-1)!.get()
   const checked = health?.get() ?? null
   const flagRows = flags.map((row) => row.get())
@@ -161,6 +181,8 @@ export async function readRecord(database: Database, episodeId: string): Promise
       (shift) => shift.schoolChoiceId === school.id && shift.withdrawsId === null && !undone.has(shift.id),
     ),
     health: checked && { ...checked, present: checked.present as Contraindication[] },
+    home: home?.get() ?? null,
+    overrides: overrideRows.filter((one) => one.withdrawsId === null && !takenBack.has(one.id)),
     facts: facts.map((row) => row.get()),
     orders: orderRows.filter((order) => order.withdrawsId === null && !withdrawn.has(order.id)),
     openFlags: raised.filter((flag) => !lifts.has(flag.id)),
@@ -235,9 +257,10 @@ export function caseOn(
     ),
     contraindications,
     isHealthAsked: record.health !== null,
-    // Neither is asked for at the referral yet.
-    equipmentAtHome: null,
-    isOtherHandHurt: false,
+    notAtHome: record.home?.things
+      ? thingsNotAtHome(catalogue.equipment, record.home.things as string[])
+      : null,
+    isOtherHandHurt: record.home?.otherHand === 'hurt',
   }
 }
 
@@ -301,8 +324,19 @@ export function standingOf(state: PatientCase): PhaseStanding {
 export interface ItemToday {
   readonly item: SignedItem
   readonly verdict: Verdict
-  /** Paused on the phone: its verdict is worse than when it was signed. */
+  /** The therapist's exception that covers a "not yet" of today. */
+  readonly override: OverrideRow | null
+  /** Paused on the phone: not open and no exception covers it, or its verdict is worse than when it was signed. */
   readonly isPaused: boolean
+}
+
+/** The newest override of an exercise that still covers its verdict; the verdict stays what it is. */
+export function overrideOf(record: EpisodeRecord, exerciseId: string, verdict: Verdict): OverrideRow | null {
+  return (
+    record.overrides.findLast(
+      (one) => one.exerciseId === exerciseId && isOverridden(verdict, one.barredBy as string[]),
+    ) ?? null
+  )
 }
 
 /** The items of the newest signed program with today's verdict. Items are judged by their own copy of the exercise. */
@@ -310,8 +344,10 @@ export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday
   const newest = record.versions.at(-1)
   return (newest?.items ?? []).map((item) => {
     const verdict = assessExercise(item.exercise, item.dose, state, { orthosis: item.orthosis })
+    const override = overrideOf(record, item.exercise.id, verdict)
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
-    return { item, verdict, isPaused: !isOpen(verdict.kind) || isWorse }
+    const isBarred = !isOpen(verdict.kind) || isWorse
+    return { item, verdict, override, isPaused: isBarred && override === null }
   })
 }
 

@@ -1,8 +1,12 @@
 import {
   assessExercise,
+  loadWaitsFor,
   minutesOfBout,
   orthosisOn,
+  schooledPainCap,
   type Catalogue,
+  type ChosenSchools,
+  type Criterion,
   type Dose,
   type Exercise,
   type Orthosis,
@@ -10,6 +14,8 @@ import {
   type Verdict,
 } from '@pledge/core'
 import type { DraftItem } from '@pledge/core/schemas'
+import type { OverrideRow } from '../data/models.js'
+import { overrideOf, type EpisodeRecord } from './episodeRecord.js'
 import type { SignedItem } from './signedItem.js'
 
 export interface JudgedItem {
@@ -19,17 +25,27 @@ export interface JudgedItem {
   readonly orthosis: Orthosis
   readonly minutesPerBout: number
   readonly verdict: Verdict
+  /** The therapist's exception that covers a "not yet". */
+  readonly override: OverrideRow | null
+  /** What the chosen school of early load waits for before it; a warning. */
+  readonly waitsFor: readonly Criterion[]
 }
 
-/** A draft's items with their verdict at their own dose, in the orthosis the phase keeps on. */
+/**
+ * A draft's items with their verdict at their own dose, in the orthosis the phase keeps on, in the order of the chosen
+ * school and with its pain cap.
+ */
 export function judgedItems(
   items: readonly DraftItem[],
   state: PatientCase,
   catalogue: Catalogue,
+  { schools = {}, record }: { schools?: ChosenSchools; record: EpisodeRecord },
 ): JudgedItem[] {
+  const { doseSchools } = catalogue
   return items.flatMap(({ itemId, exerciseId, dose }) => {
-    const exercise = catalogue.exercises.get(exerciseId)
-    if (!exercise) return []
+    const listed = catalogue.exercises.get(exerciseId)
+    if (!listed) return []
+    const exercise = { ...listed, painCap: schooledPainCap(listed, doseSchools, schools) }
     const orthosis = orthosisOn(exercise, exercise.dose, state)
     const verdict = assessExercise(exercise, dose as Dose, state, { orthosis })
     return [
@@ -40,12 +56,19 @@ export function judgedItems(
         orthosis,
         minutesPerBout: minutesOfBout(exercise, dose as Dose),
         verdict,
+        override: overrideOf(record, exerciseId, verdict),
+        waitsFor: loadWaitsFor(exercise, doseSchools, schools, state.facts),
       },
     ]
   })
 }
 
 /** What a signature keeps of an item: everything. */
-export function signedCopy({ verdict, ...item }: JudgedItem): SignedItem {
-  return { ...item, verdict: verdict.kind, conditions: verdict.conditions.map((one) => one.en) }
+export function signedCopy({ verdict, override, waitsFor: _waitsFor, ...item }: JudgedItem): SignedItem {
+  return {
+    ...item,
+    verdict: verdict.kind,
+    conditions: verdict.conditions.map((one) => one.en),
+    override: override && { id: override.id, why: override.why, by: override.recordedBy },
+  }
 }

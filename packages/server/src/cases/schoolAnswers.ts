@@ -3,6 +3,7 @@ import {
   CoreError,
   criterionMeaning,
   giverOf,
+  type Catalogue,
   type Criterion,
   type Protocol,
 } from '@pledge/core'
@@ -80,4 +81,10 @@ function holds(criterion: Criterion, value: unknown): boolean {
   if (criterion.kind === 'flag') return value === true
   if (criterion.kind !== 'number' || typeof value !== 'number') return false
   return criterion.atMost ? value <= criterion.limit : value >= criterion.limit
+}
+
+/** Refuses a thing the catalogue does not list. */
+export function refuseUnknownThings(things: readonly string[], catalogue: Catalogue): void {
+  const stranger = things.find((thing) => !catalogue.equipment.has(thing))
+  if (stranger !== undefined) refuseField('things', `"${stranger}" is no thing of the catalogue.`)
 }

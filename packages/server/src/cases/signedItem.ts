@@ -9,4 +9,6 @@ export interface SignedItem {
   readonly minutesPerBout: number
   readonly verdict: VerdictKind
   readonly conditions: readonly string[]
+  /** The exception that opened it, where its verdict was not yet; absent in programs signed before there were any. */
+  readonly override?: { readonly id: string; readonly why: string; readonly by: string } | null
 }

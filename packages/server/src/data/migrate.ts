@@ -3,8 +3,9 @@ import { Umzug } from 'umzug'
 import * as firstSlice from './migrations/0001-first-slice.js'
 import * as everySchool from './migrations/0002-every-school.js'
 import * as windowsAndHealth from './migrations/0003-windows-and-health.js'
+import * as houseAndOverrides from './migrations/0004-house-and-overrides.js'
 
-const MIGRATIONS = [firstSlice, everySchool, windowsAndHealth]
+const MIGRATIONS = [firstSlice, everySchool, windowsAndHealth, houseAndOverrides]
 
 /**
  * What the application's account may do with each table. Records of what happened can be added to and read, never
@@ -21,6 +22,9 @@ const APP_PRIVILEGES: Readonly<Record<string, string>> = {
   slips: 'SELECT, INSERT',
   window_shifts: 'SELECT, INSERT',
   health_checks: 'SELECT, INSERT',
+  house_edits: 'SELECT, INSERT',
+  overrides: 'SELECT, INSERT',
+  home_checks: 'SELECT, INSERT',
   evaluations: 'SELECT, INSERT',
   readings: 'SELECT, INSERT',
   drafts: 'SELECT, INSERT, UPDATE, DELETE',

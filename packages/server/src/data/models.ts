@@ -90,6 +90,45 @@ export interface HealthCheckRow {
   recordedBy: string
   recordedAt: Date
 }
+/** One change of the clinic's catalogue; the number names the state of the catalogue from then on. */
+export interface HouseEditRow {
+  id: string
+  number: number
+  subject: string
+  edit: unknown
+  /** What was in force before. */
+  beforeValue: unknown
+  why: string
+  agreedBy: string
+  document: string
+  withdrawsId: string | null
+  recordedBy: string
+  recordedAt: Date
+}
+/** A therapist's exception for one exercise of one patient. */
+export interface OverrideRow {
+  id: string
+  episodeId: string
+  exerciseId: string
+  dose: unknown
+  /** What it covers, by rule and motion. */
+  barredBy: unknown
+  why: string
+  agreedBy: string
+  document: string
+  withdrawsId: string | null
+  recordedBy: string
+  recordedAt: Date
+}
+/** What is at home to exercise with (`null`: not asked), and whether the other hand can help; the newest counts. */
+export interface HomeCheckRow {
+  id: string
+  episodeId: string
+  things: unknown
+  otherHand: 'well' | 'hurt' | 'notAsked'
+  recordedBy: string
+  recordedAt: Date
+}
 export interface FactRow {
   id: string
   episodeId: string
@@ -138,6 +177,8 @@ export interface ReadingRow {
 export interface DraftRow {
   episodeId: string
   items: unknown
+  /** The chosen schools of dosing, by question. */
+  schools: unknown
   version: number
   updatedBy: string
   updatedAt: Date
@@ -151,6 +192,7 @@ export interface ProgramVersionRow {
   signedOn: string
   catalogueRevision: string
   items: unknown
+  schools: unknown
 }
 export interface PairingRow {
   id: string
@@ -228,6 +270,9 @@ export interface Models {
   orders: Table<OrderRow>
   evaluations: Table<EvaluationRow>
   readings: Table<ReadingRow>
+  houseEdits: Table<HouseEditRow>
+  overrides: Table<OverrideRow>
+  homeChecks: Table<HomeCheckRow>
   drafts: Table<DraftRow>
   programVersions: Table<ProgramVersionRow>
   pairings: Table<PairingRow>
@@ -252,6 +297,7 @@ export function defineModels(sequelize: Sequelize): Models {
   const whole = { type: DataTypes.INTEGER, allowNull: false }
   const score = { type: DataTypes.TINYINT, allowNull: true }
   const json = { type: DataTypes.JSON, allowNull: false }
+  const maybeJson = { type: DataTypes.JSON, allowNull: true }
   const table = <Row extends object>(
     name: string,
     columns: ModelAttributes<Model<Row, Row>, Row>,
@@ -385,9 +431,44 @@ export function defineModels(sequelize: Sequelize): Models {
       kind: { ...text, primaryKey: true },
       angleDeg: whole,
     }),
+    houseEdits: table<HouseEditRow>('house_edits', {
+      id: key,
+      number: whole,
+      subject: text,
+      edit: json,
+      beforeValue: json,
+      why: text,
+      agreedBy: text,
+      document: text,
+      withdrawsId: maybeId,
+      recordedBy: id,
+      recordedAt: instant,
+    }),
+    overrides: table<OverrideRow>('overrides', {
+      id: key,
+      episodeId: id,
+      exerciseId: text,
+      dose: json,
+      barredBy: json,
+      why: text,
+      agreedBy: text,
+      document: text,
+      withdrawsId: maybeId,
+      recordedBy: id,
+      recordedAt: instant,
+    }),
+    homeChecks: table<HomeCheckRow>('home_checks', {
+      id: key,
+      episodeId: id,
+      things: maybeJson,
+      otherHand: text,
+      recordedBy: id,
+      recordedAt: instant,
+    }),
     drafts: table<DraftRow>('drafts', {
       episodeId: key,
       items: json,
+      schools: json,
       version: whole,
       updatedBy: id,
       updatedAt: instant,
@@ -401,6 +482,7 @@ export function defineModels(sequelize: Sequelize): Models {
       signedOn: day,
       catalogueRevision: text,
       items: json,
+      schools: json,
     }),
     pairings: table<PairingRow>('pairings', {
       id: key,

@@ -392,18 +392,14 @@ export async function loadDemoClinic(
       )
     }
     const lastVisit = demo.visits.at(-1)![0]
-    const state = caseOn(
-      await readRecord(database, episodeId),
-      catalogue,
-      onDay(lastVisit),
-      at(lastVisit, 11),
-    )
+    const record = await readRecord(database, episodeId)
+    const state = caseOn(record, catalogue, onDay(lastVisit), at(lastVisit, 11))
     const draft = demo.program.map(([exerciseId, dose]) => ({
       itemId: newId(),
       exerciseId,
       dose: { ...catalogue.exercises.get(exerciseId)!.dose, ...dose },
     }))
-    const items = judgedItems(draft, state, catalogue)
+    const items = judgedItems(draft, state, catalogue, { record })
     const closed = items.find((item) => item.verdict.kind === 'not-yet' || item.verdict.kind === 'never')
     if (closed)
       throw new Error(
@@ -412,6 +408,7 @@ export async function loadDemoClinic(
     await rows.drafts.create({
       episodeId,
       items: draft,
+      schools: {},
       version: 1,
       updatedBy: therapistId,
       updatedAt: at(lastVisit, 11),
@@ -426,6 +423,7 @@ export async function loadDemoClinic(
       signedOn: onDay(lastVisit),
       catalogueRevision: catalogue.revision,
       items: items.map(signedCopy),
+      schools: {},
     })
     await database.audit({
       at: now,

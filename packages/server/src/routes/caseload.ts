@@ -36,10 +36,7 @@ const caseloadReply = obj({
 const REVIEW_DUE_BEFORE_DAYS = 2
 
 /** Open episodes, those that need somebody first. Mounted at `/api/caseload`. */
-export const caseload: FastifyPluginAsync<AppContext> = async (
-  app,
-  { database, catalogue, clock, settings },
-) => {
+export const caseload: FastifyPluginAsync<AppContext> = async (app, { database, clock, settings }) => {
   app.get(
     '/',
     { config: { access: STAFF }, schema: { response: { 200: caseloadReply } } },
@@ -51,7 +48,7 @@ export const caseload: FastifyPluginAsync<AppContext> = async (
       )
       const records = await Promise.all(episodes.map((row) => readRecord(database, row.get().id)))
       const cases = records.map((record) =>
-        summary(record, catalogue, today, clock.now(), users.get(record.episode.therapistId) ?? ''),
+        summary(record, request.catalogue, today, clock.now(), users.get(record.episode.therapistId) ?? ''),
       )
       await database.audit({
         at: clock.now(),

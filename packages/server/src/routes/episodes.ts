@@ -72,10 +72,7 @@ const mapReply = obj({
 })
 
 /** One episode's record: what is known, and what is added to it. Mounted at `/api/episodes/:episodeId`. */
-export const episodes: FastifyPluginAsync<AppContext> = async (
-  app,
-  { database, catalogue, clock, settings },
-) => {
+export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, clock, settings }) => {
   const { rows } = database
   const today = () => clock.today(settings.clinic.timeZone)
 
@@ -110,9 +107,9 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
       const episodeId = episodeIdOf(request)
       const revision = await database.revisionOf(episodeId)
       const [record, users] = await Promise.all([readRecord(database, episodeId), namesOfUsers()])
-      const state = caseOn(record, catalogue, today(), clock.now())
+      const state = caseOn(record, request.catalogue, today(), clock.now())
       await auditRead(request, 'episode.read')
-      return overview(record, state, catalogue, users, revision, today())
+      return overview(record, state, request.catalogue, users, revision, today())
     },
   )
 
@@ -121,11 +118,11 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     { config: { access: STAFF }, schema: { response: { 200: exercisesReply } } },
     async (request) => {
       const record = await readRecord(database, episodeIdOf(request))
-      const state = caseOn(record, catalogue, today(), clock.now())
+      const state = caseOn(record, request.catalogue, today(), clock.now())
       await auditRead(request, 'verdicts.read')
       const anchor = dayZero(state.day, today())
       const fitting = new Map(
-        [...catalogue.exercises].filter(([, { conditions }]) =>
+        [...request.catalogue.exercises].filter(([, { conditions }]) =>
           conditions.includes(record.episode.conditionId),
         ),
       )
@@ -151,7 +148,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
           range: exercise.range,
           load: exercise.load,
           equipment: exercise.equipment.map((key) => {
-            const { name, home } = catalogue.equipment.get(key)!
+            const { name, home } = request.catalogue.equipment.get(key)!
             return { name: name.en, home: home?.en ?? null }
           }),
           painCap: exercise.painCap,
@@ -177,7 +174,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
     { config: { access: STAFF }, schema: { response: { 200: mapReply } } },
     async (request) => {
       const record = await readRecord(database, episodeIdOf(request))
-      const state = caseOn(record, catalogue, today(), clock.now())
+      const state = caseOn(record, request.catalogue, today(), clock.now())
       await auditRead(request, 'permissions.read')
       const zero = dayZero(state.day, today())
       const { inside } = request.query as { inside?: string }
@@ -413,7 +410,10 @@ export const episodes: FastifyPluginAsync<AppContext> = async (
         const existing = (await rows.flags.findOne({ where: { liftsId: flagId }, transaction }))?.get()
         if (existing?.id === id) return false
         if (existing) throw new Problem('ALREADY_DONE', 'This flag has been lifted already.')
-        if (catalogue.crossCutting.redFlags.get(flag.flag as RedFlag)!.needsSurgeon && answeredBy === '') {
+        if (
+          request.catalogue.crossCutting.redFlags.get(flag.flag as RedFlag)!.needsSurgeon &&
+          answeredBy === ''
+        ) {
           const message =
             'Write who of the surgeons or the emergency department answered: this flag needs their word.'
           throw new Problem('INPUT_INVALID', message, [{ path: 'answeredBy', message }])

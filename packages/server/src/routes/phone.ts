@@ -55,7 +55,7 @@ const todayReply = obj({
 /** What the patient's phone may ask. Mounted at `/api/phone`. */
 export const phone: FastifyPluginAsync<AppContext> = async (
   app,
-  { database, catalogue, clock, settings, checkpoint },
+  { database, clock, settings, checkpoint },
 ) => {
   const { rows } = database
   const clinicToday = () => clock.today(settings.clinic.timeZone)
@@ -130,7 +130,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (
       const { id, episodeId } = request.phone()
       const record = await readRecord(database, episodeId)
       const today = clinicToday()
-      const state = caseOn(record, catalogue, today, clock.now())
+      const state = caseOn(record, request.catalogue, today, clock.now())
       const newest = record.versions.at(-1)
       await rows.devices.update({ seenAt: clock.now() }, { where: { id } })
       await database.audit({
@@ -148,7 +148,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (
         firstName: firstName(record.patient.name),
         language: record.patient.language,
         side: record.episode.side,
-        stopPain: catalogue.crossCutting.response.stopPain,
+        stopPain: request.catalogue.crossCutting.response.stopPain,
         clinic: {
           name: settings.clinic.name,
           phone: settings.clinic.phone,
@@ -167,7 +167,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (
           : null,
         boutsToday: record.bouts.filter((bout) => isToday(bout.endedAt)).length,
         advice: state.condition.advice,
-        redFlags: flagsAtHome(state.protocol, catalogue),
+        redFlags: flagsAtHome(state.protocol, request.catalogue),
       }
     },
   )
@@ -215,7 +215,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (
           const flags = [
             ...log.redFlags,
             ...([log.painWorst, log.painAfter].some((pain) =>
-              isStopPain(pain ?? null, catalogue.crossCutting.response.stopPain),
+              isStopPain(pain ?? null, request.catalogue.crossCutting.response.stopPain),
             )
               ? ['RF.PAIN']
               : []),

@@ -1,13 +1,28 @@
-import { burdenOf, criterionMeaning, unansweredSelection, wrongSchool } from '@pledge/core'
+import {
+  burdenOf,
+  comparedSchools,
+  criterionMeaning,
+  isOpen,
+  overrideTerms,
+  questionOf,
+  recordedIrritability,
+  NERVE_BUDGET,
+  unansweredSelection,
+  wrongSchool,
+  type Catalogue,
+  type ChosenSchools,
+  type FactBook,
+} from '@pledge/core'
 import { draftSave, programSigning, type DraftItem } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
 import { dayZero, caseOn, readRecord } from '../cases/episodeRecord.js'
-import { judgedItems, signedCopy } from '../cases/programItems.js'
+import { judgedItems, signedCopy, type JudgedItem } from '../cases/programItems.js'
+import { overrideJson, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
 import { verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem, type FieldProblem } from '../problems.js'
-import { doseReply, list, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
+import { doseReply, list, map, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
 
 const draftReply = obj({
   version: whole,
@@ -20,35 +35,67 @@ const draftReply = obj({
       minutesPerBout: num,
       orthosis: str,
       verdict: verdictReply,
+      override: overrideReply,
+      overrideTerms: termsReply,
+      painCap: whole,
+      waitsFor: list(str),
     }),
   ),
+  schools: map(str),
+  questions: list(
+    obj({
+      question: str,
+      name: str,
+      chosen: maybe(str),
+      schools: list(
+        obj({
+          id: str,
+          name: str,
+          says: str,
+          source: str,
+          endRangeMinutesPerDay: maybe(num),
+          repetitionsPerDay: maybe(num),
+        }),
+      ),
+    }),
+  ),
+  nerveSlides: maybe(obj({ perDay: whole, budget: maybe(whole), irritability: maybe(str) })),
   burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole, endRangeMinutesPerDay: num }),
 })
 
 /** The program of an episode: one draft, and its signed versions. Mounted at `/api/episodes/:episodeId`. */
-export const program: FastifyPluginAsync<AppContext> = async (
-  app,
-  { database, catalogue, clock, settings },
-) => {
+export const program: FastifyPluginAsync<AppContext> = async (app, { database, clock, settings }) => {
   const { rows } = database
   const idOf = (request: FastifyRequest) => (request.params as { episodeId: string }).episodeId
   const today = () => clock.today(settings.clinic.timeZone)
 
-  async function answer(episodeId: string) {
+  async function answer(episodeId: string, catalogue: Catalogue) {
     const record = await readRecord(database, episodeId)
     const state = caseOn(record, catalogue, today(), clock.now())
+    const users = new Map((await rows.users.findAll()).map((row) => [row.get().id, row.get().name]))
     const draft = (await rows.drafts.findByPk(episodeId))?.get()
     const editor = draft ? await rows.users.findByPk(draft.updatedBy) : null
-    const items = judgedItems(draft ? (draft.items as DraftItem[]) : [], state, catalogue)
+    const schools = (draft?.schools ?? {}) as ChosenSchools
+    const items = judgedItems(draft ? (draft.items as DraftItem[]) : [], state, catalogue, {
+      schools,
+      record,
+    })
     return {
       version: draft?.version ?? 0,
       updatedBy: editor?.get().name ?? null,
       items: items.map((item) => ({
         ...item,
         exerciseId: item.exercise.id,
+        painCap: item.exercise.painCap,
+        override: item.override && overrideJson(item.override, users),
+        overrideTerms: termsJson(overrideTerms(item.verdict, state)),
+        waitsFor: item.waitsFor.map(({ text }) => criterionMeaning(text)),
         verdict: verdictJson(item.verdict, dayZero(state.day, today()), state.day),
       })),
       burden: burdenOf(items),
+      schools,
+      questions: questionsJson(items, catalogue, schools),
+      nerveSlides: nerveSlides(items, state.facts),
     }
   }
 
@@ -64,7 +111,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
         episodeId,
         isChange: false,
       })
-      return answer(episodeId)
+      return answer(episodeId, request.catalogue)
     },
   )
 
@@ -72,15 +119,18 @@ export const program: FastifyPluginAsync<AppContext> = async (
     '/draft',
     { config: { access: THERAPISTS }, schema: { response: { 200: draftReply } } },
     async (request) => {
-      const { version, items } = request.checked(draftSave)
+      const { version, items, schools } = request.checked(draftSave)
       const episodeId = idOf(request)
       if (!(await rows.episodes.findByPk(episodeId)))
         throw new Problem('NOT_FOUND', 'There is no such episode.')
-      const errors: FieldProblem[] = items.flatMap((item, index) => doseProblems(item, `items.${index}`))
+      const errors: FieldProblem[] = items.flatMap((item, index) =>
+        doseProblems(item, `items.${index}`, request.catalogue),
+      )
+      errors.push(...schoolProblems(schools, request.catalogue))
       if (errors.length > 0) throw new Problem('INPUT_INVALID', errors[0]!.message, errors)
       const me = request.me()
       await database.inTransaction(async (transaction) => {
-        const changed = { items, version: version + 1, updatedBy: me.id, updatedAt: clock.now() }
+        const changed = { items, schools, version: version + 1, updatedBy: me.id, updatedAt: clock.now() }
         if (version === 0) {
           const existing = await rows.drafts.findByPk(episodeId, {
             transaction,
@@ -107,7 +157,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
           transaction,
         )
       })
-      return answer(episodeId)
+      return answer(episodeId, request.catalogue)
     },
   )
 
@@ -123,6 +173,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
           throw new Problem('ID_TAKEN', 'This id belongs to another program.')
         return reply.code(201).send({ id, number: earlier.number })
       }
+      const { catalogue } = request
       const record = await readRecord(database, episodeId)
       const state = caseOn(record, catalogue, today(), clock.now())
       const me = request.me()
@@ -132,7 +183,8 @@ export const program: FastifyPluginAsync<AppContext> = async (
         )?.get()
         if (!draft || draft.version !== version)
           throw editedMeanwhile(draft ? await editorOf(draft.updatedBy) : 'Somebody')
-        const items = judgedItems(draft.items as DraftItem[], state, catalogue)
+        const schools = draft.schools as ChosenSchools
+        const items = judgedItems(draft.items as DraftItem[], state, catalogue, { schools, record })
         if (items.length === 0)
           throw new Problem('NOT_CLEARED', 'Choose at least one exercise before signing.')
         const wrong = wrongSchool(state.protocol, state.facts)
@@ -148,7 +200,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
             `Not signed: the school rests on what nobody has recorded: ${unanswered.map((one) => criterionMeaning(one.text)).join('; ')}. Record it under Phase.`,
           )
         const closed = items.flatMap((item, index) =>
-          item.verdict.kind === 'not-yet' || item.verdict.kind === 'never'
+          !isOpen(item.verdict.kind) && item.override === null
             ? [
                 {
                   path: `items.${index}`,
@@ -179,6 +231,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
             signedOn: today(),
             catalogueRevision: catalogue.revision,
             items: items.map(signedCopy),
+            schools,
           },
           { transaction },
         )
@@ -203,7 +256,7 @@ export const program: FastifyPluginAsync<AppContext> = async (
     return (await rows.users.findByPk(userId))?.get().name ?? 'Somebody'
   }
 
-  function doseProblems({ exerciseId, dose }: DraftItem, path: string): FieldProblem[] {
+  function doseProblems({ exerciseId, dose }: DraftItem, path: string, catalogue: Catalogue): FieldProblem[] {
     const exercise = catalogue.exercises.get(exerciseId)
     if (!exercise) return [{ path: `${path}.exerciseId`, message: 'The catalogue has no such exercise.' }]
     if (exercise.load === null && dose.load !== null)
@@ -220,4 +273,49 @@ function editedMeanwhile(editor: string): Problem {
     'EDITED_MEANWHILE',
     `Not saved: ${editor} has changed this draft since you opened it. Your version is still on your screen; open theirs and enter what is missing.`,
   )
+}
+
+/** Schools that the catalogue does not have are refused: a choice is never dropped unseen. */
+function schoolProblems(schools: object, catalogue: Catalogue): FieldProblem[] {
+  return Object.entries(schools).flatMap(([question, id]) => {
+    const known = catalogue.doseSchools.find((one) => one.question === question)?.schools ?? []
+    return id === undefined || known.some((school) => school.id === id)
+      ? []
+      : [{ path: `schools.${question}`, message: `Choose one of ${known.map((one) => one.id).join(', ')}.` }]
+  })
+}
+
+function questionsJson(items: readonly JudgedItem[], catalogue: Catalogue, chosen: ChosenSchools) {
+  const exercises = items.map(({ exercise }) => exercise)
+  return catalogue.doseSchools.map(({ question, name, schools }) => {
+    const outcomes =
+      question === 'stretchHold' || question === 'nerveDose'
+        ? comparedSchools(question, exercises, catalogue.doseSchools)
+        : []
+    return {
+      question,
+      name: name.en,
+      chosen: chosen[question] ?? null,
+      schools: schools.map((school) => {
+        const outcome = outcomes.find(({ id }) => id === school.id)
+        return {
+          id: school.id,
+          name: school.name.en,
+          says: school.says.en,
+          source: `${school.source.key} (${school.source.confidence})`,
+          endRangeMinutesPerDay: question === 'stretchHold' ? (outcome?.endRangeMinutesPerDay ?? null) : null,
+          repetitionsPerDay: outcome?.repetitionsPerDay ?? null,
+        }
+      }),
+    }
+  })
+}
+
+/** Slides of nerves a day over all variants beside the budget for the irritability on record; `null` without slides. */
+function nerveSlides(items: readonly JudgedItem[], facts: FactBook) {
+  const slides = items.filter(({ exercise }) => questionOf(exercise) === 'nerveDose')
+  if (slides.length === 0) return null
+  const perDay = slides.reduce((sum, { dose }) => sum + dose.sets * dose.repetitions * dose.boutsPerDay, 0)
+  const irritability = recordedIrritability(facts)
+  return { perDay, budget: irritability && NERVE_BUDGET[irritability].value, irritability }
 }

@@ -14,7 +14,7 @@ import {
 import { newReferral } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
-import { checkSchool, refuseField, selectionFacts } from '../cases/schoolAnswers.js'
+import { checkSchool, refuseField, refuseUnknownThings, selectionFacts } from '../cases/schoolAnswers.js'
 import { newId } from '../data/ids.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
@@ -45,15 +45,16 @@ const conditionsReply = list(
 )
 
 /** A new patient with one episode. Mounted at `/api/referrals`. */
-export const referrals: FastifyPluginAsync<AppContext> = async (
-  app,
-  { database, catalogue, clock, settings },
-) => {
-  const conditions = conditionsOf(catalogue)
+export const referrals: FastifyPluginAsync<AppContext> = async (app, { database, clock, settings }) => {
+  const conditionsIn = new WeakMap<Catalogue, ReturnType<typeof conditionsOf>>()
   app.get(
     '/conditions',
     { config: { access: STAFF }, schema: { response: { 200: conditionsReply } } },
-    async () => conditions,
+    async ({ catalogue }) => {
+      let conditions = conditionsIn.get(catalogue)
+      if (!conditions) conditionsIn.set(catalogue, (conditions = conditionsOf(catalogue)))
+      return conditions
+    },
   )
 
   app.post(
@@ -61,19 +62,20 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
     { config: { access: THERAPISTS }, schema: { response: { 201: obj({ episodeId: str }) } } },
     async (request, reply) => {
       const referral = request.checked(newReferral)
-      const protocol = catalogue.protocols.get(referral.protocolId)
+      const protocol = request.catalogue.protocols.get(referral.protocolId)
       if (!protocol || protocol.condition !== referral.conditionId) {
         throw new Problem('INPUT_INVALID', 'Choose a school of this condition.', [
           { path: 'protocolId', message: 'Choose a school of this condition.' },
         ])
       }
-      const condition = catalogue.conditions.get(protocol.condition)!
+      const condition = request.catalogue.conditions.get(protocol.condition)!
       if (digitsAsked(protocol, condition) === 'fingers' && referral.digits.length === 0)
         refuseField('digits', 'Choose the injured digits.')
       const cleared = surgeonsClearances(protocol).map((criterion) => criterion.text)
       const stranger = referral.clearances.find((what) => !cleared.includes(what))
       if (stranger !== undefined) refuseField('clearances', `"${stranger}" is no clearance of this school.`)
       const { values, selected } = checkSchool(protocol, referral)
+      refuseUnknownThings(referral.things ?? [], request.catalogue)
       const today = clock.today(settings.clinic.timeZone)
       const [at, me] = [clock.now(), request.me()]
       const [patientId, episodeId] = [newId(), newId()]
@@ -157,6 +159,17 @@ export const referrals: FastifyPluginAsync<AppContext> = async (
             why: '',
             chosenBy: me.id,
             chosenAt: at,
+          },
+          { transaction },
+        )
+        await rows.homeChecks.create(
+          {
+            id: newId(),
+            episodeId,
+            things: referral.things ?? null,
+            otherHand: referral.otherHand as 'well',
+            recordedBy: me.id,
+            recordedAt: at,
           },
           { transaction },
         )

@@ -1,6 +1,7 @@
 import { HEALING_ANCHORS } from '@pledge/core'
 import {
   factWithdrawal,
+  newHomeCheck,
   newHealthCheck,
   newSchoolChoice,
   newSlip,
@@ -10,7 +11,7 @@ import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
 import { addToRecord, episodeIdOf } from '../cases/addToRecord.js'
 import { caseOn, readRecord } from '../cases/episodeRecord.js'
-import { checkSchool, refuseField, selectionFacts } from '../cases/schoolAnswers.js'
+import { checkSchool, refuseField, refuseUnknownThings, selectionFacts } from '../cases/schoolAnswers.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
 import { obj, str } from '../reply.js'
@@ -21,10 +22,7 @@ const stored = { response: { 201: obj({ id: str }) } }
  * What an episode is judged by: its school, the windows moved in it, days that count anew, and the health that bars
  * exercises. Mounted at `/api/episodes/:episodeId`.
  */
-export const schooling: FastifyPluginAsync<AppContext> = async (
-  app,
-  { database, catalogue, clock, settings },
-) => {
+export const schooling: FastifyPluginAsync<AppContext> = async (app, { database, clock, settings }) => {
   const { rows } = database
   const today = () => clock.today(settings.clinic.timeZone)
 
@@ -32,7 +30,7 @@ export const schooling: FastifyPluginAsync<AppContext> = async (
     const { selection, values: given, ...choice } = request.checked(newSchoolChoice)
     const episodeId = episodeIdOf(request)
     const record = await readRecord(database, episodeId)
-    const protocol = catalogue.protocols.get(choice.protocolId)
+    const protocol = request.catalogue.protocols.get(choice.protocolId)
     if (!protocol || protocol.condition !== record.episode.conditionId)
       return refuseField('protocolId', 'Choose a school of this condition.')
     const variant = choice.variant ?? null
@@ -58,7 +56,7 @@ export const schooling: FastifyPluginAsync<AppContext> = async (
     const slip = request.checked(newSlip)
     const episodeId = episodeIdOf(request)
     const record = await readRecord(database, episodeId)
-    if (!catalogue.protocols.get(record.school.protocolId)?.clock)
+    if (!request.catalogue.protocols.get(record.school.protocolId)?.clock)
       refuseField('slippedOn', 'The days of this school do not count anew.')
     if (slip.slippedOn < record.school.anchorOn)
       refuseField('slippedOn', 'It cannot have slipped before day 0.')
@@ -77,7 +75,7 @@ export const schooling: FastifyPluginAsync<AppContext> = async (
     const shift = request.checked(newWindowShift)
     const episodeId = episodeIdOf(request)
     const record = await readRecord(database, episodeId)
-    const { protocol, day } = caseOn(record, catalogue, today(), clock.now())
+    const { protocol, day } = caseOn(record, request.catalogue, today(), clock.now())
     if (shift.days < 0 && HEALING_ANCHORS.includes(protocol.anchor)) {
       if (shift.agreedBy === '')
         refuseField(
@@ -153,6 +151,28 @@ export const schooling: FastifyPluginAsync<AppContext> = async (
       return reply.code(201).send({ id })
     },
   )
+
+  app.post('/home', { config: { access: STAFF }, schema: stored }, async (request, reply) => {
+    const check = request.checked(newHomeCheck)
+    const things = check.things ? [...new Set(check.things)] : null
+    refuseUnknownThings(things ?? [], request.catalogue)
+    await addToRecord({ database, clock }, request, 'home.record', { id: check.id }, async (transaction) => {
+      if (await rows.homeChecks.findByPk(check.id, { transaction })) return false
+      await rows.homeChecks.create(
+        {
+          id: check.id,
+          things,
+          otherHand: check.otherHand as 'well',
+          episodeId: episodeIdOf(request),
+          recordedBy: request.me().id,
+          recordedAt: clock.now(),
+        },
+        { transaction },
+      )
+      return true
+    })
+    return reply.code(201).send({ id: check.id })
+  })
 
   app.post('/health', { config: { access: STAFF }, schema: stored }, async (request, reply) => {
     const check = request.checked(newHealthCheck)
