@@ -19,6 +19,8 @@ import { Problem } from './problems.js'
 import { audit } from './routes/audit.js'
 import { caseload } from './routes/caseload.js'
 import { episodes } from './routes/episodes.js'
+import { house } from './routes/house.js'
+import { library } from './routes/library.js'
 import { overrides } from './routes/overrides.js'
 import { pairings, phone } from './routes/phone.js'
 import { program } from './routes/program.js'
@@ -148,6 +150,8 @@ export async function buildApp({
   await app.register(program, { prefix: '/api/episodes/:episodeId', ...context })
   await app.register(pairings, { prefix: '/api/episodes/:episodeId', ...context })
   await app.register(phone, { prefix: '/api/phone', ...context })
+  await app.register(library, { prefix: '/api/library', shipped: catalogue, ...context })
+  await app.register(house, { prefix: '/api/house', shipped: catalogue, ...context })
   await app.register(audit, { prefix: '/api/audit', ...context })
 
   if (webDirectory && existsSync(webDirectory)) {

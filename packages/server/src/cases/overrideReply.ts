@@ -1,5 +1,6 @@
-import type { OverrideTerms } from '@pledge/core'
+import type { OverrideTerms, Verdict } from '@pledge/core'
 import type { OverrideRow } from '../data/models.js'
+import { overrideOf, type EpisodeRecord } from './episodeRecord.js'
 import { bool, maybe, obj, str } from '../reply.js'
 
 export const overrideReply = maybe(obj({ id: str, why: str, by: str, on: str, agreedBy: str, document: str }))
@@ -15,6 +16,17 @@ export function overrideJson(override: OverrideRow, users: ReadonlyMap<string, s
     agreedBy: override.agreedBy,
     document: override.document,
   }
+}
+
+/** The exception that covers a verdict of an exercise, as the interface reads it; `null` where none does. */
+export function overrideIn(
+  record: EpisodeRecord,
+  exerciseId: string,
+  verdict: Verdict,
+  users: ReadonlyMap<string, string>,
+) {
+  const override = overrideOf(record, exerciseId, verdict)
+  return override && overrideJson(override, users)
 }
 
 /** What an exception would take, as the interface reads it. */

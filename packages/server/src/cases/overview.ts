@@ -1,5 +1,4 @@
 import {
-  ACT_NAMES,
   CONTRAINDICATION_NAMES,
   HEALING_ANCHORS,
   HEALTH_QUESTIONS,
@@ -13,10 +12,8 @@ import {
   isSurgeonsToGive,
   LOAD_BASE_CRITERIA,
   milestones,
-  NO_WEIGHT_LIMIT_KG,
   orderLabel,
   staleAfterDays,
-  TEST_NAMES,
   unansweredSelection,
   wrongSchool,
   type Catalogue,
@@ -24,7 +21,6 @@ import {
   type FactLimits,
   type PatientCase,
   type RedFlag,
-  type Rule,
 } from '@pledge/core'
 import { bool, doseReply, list, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
 import {
@@ -35,6 +31,8 @@ import {
   standingOf,
   type EpisodeRecord,
 } from './episodeRecord.js'
+import { overrideJson, overrideReply } from './overrideReply.js'
+import { gateWords } from './gateWords.js'
 import { verdictJson } from './verdictReply.js'
 
 const criterionReply = obj({
@@ -145,6 +143,10 @@ export const overviewReply = obj({
   /** Whether what opens earlier needs the surgeon's word. */
   isHealing: bool,
   health: maybe(obj({ present: list(str), note: str, recordedBy: str, recordedOn: str })),
+  home: maybe(
+    obj({ things: maybe(list(str)), thingIds: list(str), otherHand: str, recordedBy: str, recordedOn: str }),
+  ),
+  overrides: list(obj({ id: str, exercise: str, why: str, by: str, on: str, agreedBy: str, document: str })),
   healthQuestions: list(obj({ word: str, name: str })),
   schools: list(obj({ protocolId: str, school: str, anchorOn: str, why: str, chosenBy: str, chosenOn: str })),
   orders: list(
@@ -193,6 +195,7 @@ export const overviewReply = obj({
           name: str,
           dose: doseReply,
           isPaused: bool,
+          override: overrideReply,
           verdict: verdictReply,
           openingDay: maybe(whole),
         }),
@@ -275,7 +278,7 @@ function criterionJson(
 export function overview(
   record: EpisodeRecord,
   state: PatientCase,
-  { crossCutting }: Catalogue,
+  { crossCutting, equipment, exercises }: Catalogue,
   users: ReadonlyMap<string, string>,
   revision: string,
   today: string,
@@ -387,6 +390,17 @@ export function overview(
       recordedBy: users.get(record.health.recordedBy) ?? '',
       recordedOn: record.health.recordedAt.toISOString().slice(0, 10),
     },
+    home: record.home && {
+      things: (record.home.things as string[] | null)?.map((id) => equipment.get(id)?.name.en ?? id) ?? null,
+      thingIds: (record.home.things as string[] | null) ?? [],
+      otherHand: record.home.otherHand,
+      recordedBy: users.get(record.home.recordedBy) ?? '',
+      recordedOn: record.home.recordedAt.toISOString().slice(0, 10),
+    },
+    overrides: record.overrides.map((override) => ({
+      ...overrideJson(override, users),
+      exercise: exercises.get(override.exerciseId)?.text.en.name ?? override.exerciseId,
+    })),
     healthQuestions: HEALTH_QUESTIONS.map((word) => ({ word, name: CONTRAINDICATION_NAMES[word].en })),
     schools: record.schools.map((choice) => ({
       ...choice,
@@ -450,12 +464,13 @@ export function overview(
           signedOn: newest.signedOn,
           signedBy: users.get(newest.signedBy) ?? '',
           burden: burdenOf(newest.items),
-          items: itemsToday(record, state).map(({ item, verdict, isPaused }) => ({
+          items: itemsToday(record, state).map(({ item, verdict, override, isPaused }) => ({
             itemId: item.itemId,
             exerciseId: item.exercise.id,
             name: item.exercise.text.en.name,
             dose: item.dose,
             isPaused,
+            override: override && overrideJson(override, users),
             verdict: verdictJson(verdict, anchor, state.day),
             openingDay: exerciseOpeningDay(item.exercise, item.dose, state, item.orthosis),
           })),
@@ -493,24 +508,4 @@ export function overview(
       isRevoked: device.revokedAt !== null,
     })),
   }
-}
-
-function gateWords(gate: Rule): string {
-  const parts = gate.targets.flatMap((target) => {
-    switch (target.kind) {
-      case 'kg':
-        return [target.kg >= NO_WEIGHT_LIMIT_KG ? 'lifting without limit' : `lifting to ${target.kg} kg`]
-      case 'act':
-        return target.acts.map((act) => ACT_NAMES[act].en)
-      case 'test':
-        return target.tests.map((test) => TEST_NAMES[test].en)
-      case 'grip':
-        return [gate.res === 0 ? 'holding without load' : `gripping at R${gate.res}`]
-      case 'motion':
-        return [`resistance R${gate.res}`]
-      default:
-        return []
-    }
-  })
-  return [...new Set(parts)].join(', ')
 }

@@ -8,6 +8,7 @@ import { newId } from '../data/ids.js'
 import { migrate } from '../data/migrate.js'
 import { DEMO_USERS, loadDemoClinic } from '../demo/demoClinic.js'
 import { hashOf } from '../plugins/access.js'
+import { allHouseEdits, editsInForce } from '../plugins/houseCatalogue.js'
 import { CODE_MINUTES } from '../routes/phone.js'
 import { readSettings } from '../settings.js'
 
@@ -16,7 +17,7 @@ process.env['TZ'] = 'UTC'
 /**
  * Prepares a database before the server starts: migrates it with the owner's account, and with `--demo` loads the demo
  * clinic into an empty one and prints its sign-ins; `--add-user LOGIN NAME ROLE` adds a person, whose password it takes
- * from PLEDGE_NEW_PASSWORD.
+ * from PLEDGE_NEW_PASSWORD; `--take-back ID WHY` takes back a change of the clinic's catalogue that no longer fits it.
  */
 async function main(words: readonly string[]): Promise<void> {
   const settings = readSettings(process.env)
@@ -31,6 +32,7 @@ async function main(words: readonly string[]): Promise<void> {
   if (done.length > 0) process.stdout.write(`migrated: ${done.join(', ')}\n`)
   const database = new Database(settings.database, 2)
   if (words[0] === '--add-user') await addUser(database, words.slice(1))
+  if (words[0] === '--take-back') await takeBack(database, words.slice(1))
   if (words[0] === '--demo') await prepareDemo(database)
   await database.close()
 
@@ -96,6 +98,32 @@ async function addUser(database: Database, [login, name, role]: readonly string[
     detail: { id, role },
   })
   process.stdout.write(`added ${login} (${role})\n`)
+}
+
+/** Takes back a change of the clinic that keeps the server from starting after an update of the catalogue. */
+async function takeBack(database: Database, [id, ...reason]: readonly string[]): Promise<void> {
+  const rows = await allHouseEdits(database)
+  const edit = editsInForce(rows).find((one) => one.id === id)
+  if (!edit || reason.length === 0)
+    throw new Error('Usage: --take-back ID "why", with the id of a change that is in force')
+  const [at, number] = [new Date(), rows.at(-1)!.number + 1]
+  await database.rows.houseEdits.create({
+    ...edit,
+    id: newId(),
+    number,
+    why: reason.join(' '),
+    withdrawsId: edit.id,
+    recordedAt: at,
+  })
+  await database.audit({
+    at,
+    actor: { kind: 'system', id: null },
+    action: 'house.takeBack',
+    episodeId: null,
+    isChange: true,
+    detail: { id: edit.id, subject: edit.subject, number },
+  })
+  process.stdout.write(`took back ${edit.subject}\n`)
 }
 
 main(process.argv.slice(2)).catch((error: unknown) => {

@@ -9,6 +9,7 @@ import {
   exerciseOpeningDay,
   fallbackFor,
   isOpen,
+  overrideTerms,
   type Exercise,
   orthosisOn,
   signedDeg,
@@ -24,6 +25,7 @@ import type { AppContext } from '../app.js'
 import { addToRecord, episodeIdOf } from '../cases/addToRecord.js'
 import { dayZero, caseOn, readRecord, standingOf } from '../cases/episodeRecord.js'
 import { overview, overviewReply } from '../cases/overview.js'
+import { overrideIn, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
 import { verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
@@ -57,6 +59,8 @@ const exercisesReply = list(
     openingDay: maybe(whole),
     openingDate: maybe(str),
     orthosis: str,
+    override: overrideReply,
+    overrideTerms: termsReply,
     instead: maybe(obj({ id: str, name: str, rungsDown: maybe(whole) })),
     easier: list(str),
     harder: list(str),
@@ -117,7 +121,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
     '/exercises',
     { config: { access: STAFF }, schema: { response: { 200: exercisesReply } } },
     async (request) => {
-      const record = await readRecord(database, episodeIdOf(request))
+      const [record, users] = await Promise.all([readRecord(database, episodeIdOf(request)), namesOfUsers()])
       const state = caseOn(record, request.catalogue, today(), clock.now())
       await auditRead(request, 'verdicts.read')
       const anchor = dayZero(state.day, today())
@@ -158,6 +162,8 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
             name: instead.exercise.text.en.name,
             rungsDown: instead.by === 'same aim' ? null : instead.by.rungsDown,
           },
+          override: overrideIn(record, exercise.id, verdict, users),
+          overrideTerms: termsJson(overrideTerms(verdict, state)),
           openingDay: opens,
           openingDate: opens === null ? null : addDays(anchor, opens),
           orthosis,

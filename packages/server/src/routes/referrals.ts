@@ -18,8 +18,9 @@ import { checkSchool, refuseField, refuseUnknownThings, selectionFacts } from '.
 import { newId } from '../data/ids.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
-import { list, map, num, obj, str, whole } from '../reply.js'
+import { list, map, maybe, num, obj, str, whole } from '../reply.js'
 
+const thingsReply = list(obj({ id: str, name: str, home: maybe(str) }))
 const conditionsReply = list(
   obj({
     id: str,
@@ -55,6 +56,17 @@ export const referrals: FastifyPluginAsync<AppContext> = async (app, { database,
       if (!conditions) conditionsIn.set(catalogue, (conditions = conditionsOf(catalogue)))
       return conditions
     },
+  )
+
+  app.get(
+    '/things',
+    { config: { access: STAFF }, schema: { response: { 200: thingsReply } } },
+    async ({ catalogue }) =>
+      [...catalogue.equipment.values()].map(({ id, name, home }) => ({
+        id,
+        name: name.en,
+        home: home?.en ?? null,
+      })),
   )
 
   app.post(

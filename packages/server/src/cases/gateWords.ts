@@ -1,0 +1,22 @@
+import { ACT_NAMES, NO_WEIGHT_LIMIT_KG, TEST_NAMES, type Rule } from '@pledge/core'
+
+/** What a gate opens, in few words: for a peg on the ribbon. The whole rule is told by `ruleWords`. */
+export function gateWords(gate: Rule): string {
+  const parts = gate.targets.flatMap((target) => {
+    switch (target.kind) {
+      case 'kg':
+        return [target.kg >= NO_WEIGHT_LIMIT_KG ? 'lifting without limit' : `lifting to ${target.kg} kg`]
+      case 'act':
+        return target.acts.map((act) => ACT_NAMES[act].en)
+      case 'test':
+        return target.tests.map((test) => TEST_NAMES[test].en)
+      case 'grip':
+        return [gate.res === 0 ? 'holding without load' : `gripping at R${gate.res}`]
+      case 'motion':
+        return [`resistance R${gate.res}`]
+      default:
+        return []
+    }
+  })
+  return [...new Set(parts)].join(', ')
+}
