@@ -11,7 +11,15 @@ import { isOpen, worseKind, type Reason, type Verdict, type VerdictKind } from '
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import type { Equipment } from './equipment.js'
-import { isByOtherHand, STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
+import {
+  isByOtherHand,
+  STRESS_LEVELS,
+  type Contraindication,
+  type Dose,
+  type Exercise,
+  type StructureStress,
+} from './exercise.js'
+import { STRESS_LEVEL_NAMES, STRESS_MODE_NAMES, STRUCTURE_NAMES } from './exerciseNames.js'
 import { signatureOf, withDigitsFollowing } from './signatureOf.js'
 
 /** A case with what the catalogue needs to know besides the protocol. */
@@ -278,6 +286,11 @@ function usualWeek(exercise: Exercise, state: PatientCase): number | null {
   return school === undefined ? own : Math.min(own, school)
 }
 
+/** "finger PIP joint is stretched moderately". */
+function stressWords({ structure, mode, level }: StructureStress, language: Language): string {
+  return `${STRUCTURE_NAMES[structure]![language]} ${STRESS_MODE_NAMES[mode][language]} (${STRESS_LEVEL_NAMES[level][language]})`
+}
+
 function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; text: Said } | null {
   let latest: { week: number; text: Said } | null = null
   for (const stress of exercise.stress) {
@@ -291,8 +304,8 @@ function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; 
     const opens = lastExceeded < 0 ? undefined : condition.ceilings[lastExceeded + 1]
     if (opens && opens.fromWeek > (latest?.week ?? 0)) {
       const text = {
-        en: `${stress.mode} of ${stress.structure} at level "${stress.level}" is usual from week ${opens.fromWeek}.`,
-        es: `${stress.mode} de ${stress.structure} a nivel "${stress.level}" es habitual desde la semana ${opens.fromWeek}.`,
+        en: `${stressWords(stress, 'en')}: usual from week ${opens.fromWeek}.`,
+        es: `${stressWords(stress, 'es')}: habitual desde la semana ${opens.fromWeek}.`,
       }
       latest = { week: opens.fromWeek, text }
     }

@@ -1,6 +1,7 @@
 import type { Said } from '../protocol/names.js'
 import { readSaid } from '../protocol/readProtocol.js'
 import { DocumentReader } from '../reading/documentReader.js'
+import { STRUCTURE_NAMES } from './exerciseNames.js'
 import { DEMANDS, STRESS_LEVELS, STRESS_MODES, type Demand, type StructureStress } from './exercise.js'
 
 /** The last week a catalogue entry may name. */
@@ -56,7 +57,7 @@ export function readCondition(document: unknown): Condition {
         limits: part['limits']!.list().map((limit) => {
           const keys = limit.object(['structure', 'mode', 'level'])
           return {
-            structure: keys['structure']!.text(),
+            structure: keys['structure']!.oneOf(Object.keys(STRUCTURE_NAMES)),
             mode: keys['mode']!.oneOf(STRESS_MODES),
             level: keys['level']!.oneOf(STRESS_LEVELS),
           }

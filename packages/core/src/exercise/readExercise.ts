@@ -3,6 +3,7 @@ import { DocumentReader } from '../reading/documentReader.js'
 import { NERVES, ORTHOSES } from '../protocol/vocabulary.js'
 import { readSignature } from '../verdict/signature.js'
 import * as shape from './exercise.js'
+import { REGION_NAMES, STRUCTURE_NAMES } from './exerciseNames.js'
 
 const KEYS = [
   'id',
@@ -75,7 +76,7 @@ export function readExercise(document: unknown): shape.Exercise {
   return {
     id: doc['id']!.text(),
     family: doc['family']!.oneOf(shape.FAMILIES),
-    region: doc['region']!.text(),
+    region: doc['region']!.oneOf(Object.keys(REGION_NAMES)),
     demand: doc['demand']!.oneOf(shape.DEMANDS),
     conditions: doc['conditions']!.list().map((id) => id.text()),
     aims: doc['aims']!.list().map((aim) => aim.oneOf(shape.AIMS)),
@@ -130,7 +131,7 @@ function readPose(reader: DocumentReader): shape.Pose {
 function readStress(reader: DocumentReader): shape.StructureStress {
   const part = reader.object(['structure', 'mode', 'level'])
   return {
-    structure: part['structure']!.text(),
+    structure: part['structure']!.oneOf(Object.keys(STRUCTURE_NAMES)),
     mode: part['mode']!.oneOf(shape.STRESS_MODES),
     level: part['level']!.oneOf(shape.STRESS_LEVELS),
   }

@@ -4,13 +4,16 @@ import {
   criterionMeaning,
   isOpen,
   overrideTerms,
+  inSchoolOrder,
   questionOf,
+  schooledDose,
   recordedIrritability,
   NERVE_BUDGET,
   unansweredSelection,
   wrongSchool,
   type Catalogue,
   type ChosenSchools,
+  type Exercise,
   type FactBook,
 } from '@pledge/core'
 import { draftSave, programSigning, type DraftItem } from '@pledge/core/schemas'
@@ -38,10 +41,12 @@ const draftReply = obj({
       override: overrideReply,
       overrideTerms: termsReply,
       painCap: whole,
+      schoolDose: maybe(doseReply),
       waitsFor: list(str),
     }),
   ),
   schools: map(str),
+  schoolOrder: list(str),
   questions: list(
     obj({
       question: str,
@@ -87,6 +92,7 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
         ...item,
         exerciseId: item.exercise.id,
         painCap: item.exercise.painCap,
+        schoolDose: doseBySchool(item.exercise, catalogue, schools),
         override: item.override && overrideJson(item.override, users),
         overrideTerms: termsJson(overrideTerms(item.verdict, state)),
         waitsFor: item.waitsFor.map(({ text }) => criterionMeaning(text)),
@@ -94,6 +100,9 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
       })),
       burden: burdenOf(items),
       schools,
+      schoolOrder: inSchoolOrder(items, ({ exercise }) => exercise.slot, catalogue.doseSchools, schools).map(
+        ({ itemId }) => itemId,
+      ),
       questions: questionsJson(items, catalogue, schools),
       nerveSlides: nerveSlides(items, state.facts),
     }
@@ -283,6 +292,14 @@ function schoolProblems(schools: object, catalogue: Catalogue): FieldProblem[] {
       ? []
       : [{ path: `schools.${question}`, message: `Choose one of ${known.map((one) => one.id).join(', ')}.` }]
   })
+}
+
+/** The dose the chosen schools give an exercise; `null` where none of them speaks of it. */
+function doseBySchool(exercise: Exercise, { doseSchools }: Catalogue, chosen: ChosenSchools) {
+  const question = questionOf(exercise)
+  const isDosed = question !== null && chosen[question] !== undefined
+  const isLoaded = exercise.load !== null && chosen.earlyLoad !== undefined
+  return isDosed || isLoaded ? schooledDose(exercise, doseSchools, chosen) : null
 }
 
 function questionsJson(items: readonly JudgedItem[], catalogue: Catalogue, chosen: ChosenSchools) {

@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { mdiClose, mdiLogout } from '@mdi/js'
+import {
+  mdiBookOpenPageVariantOutline,
+  mdiClose,
+  mdiFormatListText,
+  mdiLogout,
+  mdiTimelineTextOutline,
+} from '@mdi/js'
 import { useRouter } from 'vue-router'
 import { useSessionStore } from '../shared/sessionStore'
 
@@ -31,9 +37,17 @@ const ROLE_WORDS = { lead: 'clinic lead', therapist: 'therapist', assistant: 'as
           </button>
         </span>
       </nav>
-      <router-link v-if="session.user.role === 'lead'" to="/audit" class="plain-link"
-        >Who did what</router-link
-      >
+      <nav class="places" aria-label="Places">
+        <router-link to="/library" class="plain-link"
+          ><v-icon :icon="mdiBookOpenPageVariantOutline" size="16" /> Library</router-link
+        >
+        <router-link to="/protocols" class="plain-link"
+          ><v-icon :icon="mdiTimelineTextOutline" size="16" /> Protocols</router-link
+        >
+        <router-link v-if="session.user.role === 'lead'" to="/audit" class="plain-link"
+          ><v-icon :icon="mdiFormatListText" size="16" /> Who did what</router-link
+        >
+      </nav>
       <span class="person"
         >{{ session.user.name }}<span class="soft"> · {{ ROLE_WORDS[session.user.role] }}</span></span
       >
@@ -104,6 +118,23 @@ const ROLE_WORDS = { lead: 'clinic lead', therapist: 'therapist', assistant: 'as
   background: none;
   color: var(--ink-soft);
   cursor: pointer;
+}
+
+.places {
+  display: flex;
+  align-self: center;
+  gap: 16px;
+}
+.plain-link {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  text-decoration: none;
+}
+.plain-link.router-link-active {
+  font-weight: 650;
+  text-decoration: underline;
+  text-underline-offset: 4px;
 }
 .plain-link,
 .person,

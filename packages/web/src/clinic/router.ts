@@ -1,9 +1,11 @@
 import { createRouter, createWebHistory, type Router } from 'vue-router'
+import { browseLibraryRoutes } from '../features/browse-library'
 import { followBoutsRoutes } from '../features/follow-bouts'
 import { judgePhaseRoutes } from '../features/judge-phase'
 import { measureMotionRoutes } from '../features/measure-motion'
 import { prescribeProgramRoutes } from '../features/prescribe-program'
 import { readAuditRoutes } from '../features/read-audit'
+import { readProtocolsRoutes } from '../features/read-protocols'
 import { seeCaseloadRoutes } from '../features/see-caseload'
 import { signInRoutes } from '../features/sign-in'
 import { referralStep, takeReferralRoutes } from '../features/take-referral'
@@ -20,6 +22,8 @@ export function clinicRouter(session: ReturnType<typeof useSessionStore>): Route
       ...seeCaseloadRoutes,
       ...takeReferralRoutes,
       ...readAuditRoutes,
+      ...browseLibraryRoutes,
+      ...readProtocolsRoutes,
       {
         path: '/cases/:id',
         component: CasePage,

@@ -5,7 +5,7 @@ import { useClinicApi } from '../../shared/api/clinicApi'
 import { useCaseStore } from '../../shared/case/caseStore'
 import { useSessionStore } from '../../shared/sessionStore'
 import { momentText } from '../../shared/words'
-import ReasonDialog from './ReasonDialog.vue'
+import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
 
 /** Red flags that are open, with what each asks for; raising one stops everything. */
 const api = useClinicApi()

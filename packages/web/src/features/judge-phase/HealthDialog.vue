@@ -5,8 +5,8 @@ import { useClinicApi } from '../../shared/api/clinicApi'
 import { messageAt } from '../../shared/api/problem'
 import type { EpisodeAnswer } from '../../shared/api/types'
 import TextInput from '../../shared/parts/TextInput.vue'
-import DialogForm from './DialogForm.vue'
-import { useSending } from './useSending'
+import DialogForm from '../../shared/parts/DialogForm.vue'
+import { useSending } from '../../shared/parts/useSending'
 
 /** Every question in one look: what is ticked is so, the rest was asked and is not so. */
 const props = defineProps<{ data: EpisodeAnswer }>()

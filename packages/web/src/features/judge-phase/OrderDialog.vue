@@ -7,8 +7,8 @@ import { messageAt } from '../../shared/api/problem'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import FormField from '../../shared/parts/FormField.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
-import DialogForm from './DialogForm.vue'
-import { useSending } from './useSending'
+import DialogForm from '../../shared/parts/DialogForm.vue'
+import { useSending } from '../../shared/parts/useSending'
 
 /**
  * A surgeon's order. A restriction closes what it names at once, whatever the protocol says; a permission opens something

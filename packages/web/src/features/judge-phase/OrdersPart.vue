@@ -5,7 +5,7 @@ import { useCaseStore } from '../../shared/case/caseStore'
 import { useSessionStore } from '../../shared/sessionStore'
 import { dayAndYear, dayText } from '../../shared/words'
 import OrderDialog from './OrderDialog.vue'
-import ReasonDialog from './ReasonDialog.vue'
+import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
 
 /** The surgeon's orders in force. */
 const api = useClinicApi()

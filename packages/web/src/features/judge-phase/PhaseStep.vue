@@ -12,7 +12,7 @@ import GatesPart from './GatesPart.vue'
 import HealthPart from './HealthPart.vue'
 import OrdersPart from './OrdersPart.vue'
 import PermissionMap from './PermissionMap.vue'
-import ReasonDialog from './ReasonDialog.vue'
+import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
 import RecordDialog from './RecordDialog.vue'
 import SchoolPart from './SchoolPart.vue'
 

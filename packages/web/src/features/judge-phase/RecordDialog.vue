@@ -7,8 +7,8 @@ import type { CriterionAnswer } from '../../shared/api/types'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import PainScale from '../../shared/parts/PainScale.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
-import DialogForm from './DialogForm.vue'
-import { useSending } from './useSending'
+import DialogForm from '../../shared/parts/DialogForm.vue'
+import { useSending } from '../../shared/parts/useSending'
 import { HOW_WORDS, factOf } from './words'
 
 /** Records that a criterion holds, or does not: what, who gave it, when and how. */

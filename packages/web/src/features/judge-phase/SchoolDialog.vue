@@ -10,8 +10,8 @@ import FormField from '../../shared/parts/FormField.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { ANCHOR_WORDS } from '../../shared/words'
-import DialogForm from './DialogForm.vue'
-import { useSending } from './useSending'
+import DialogForm from '../../shared/parts/DialogForm.vue'
+import { useSending } from '../../shared/parts/useSending'
 
 /** Another school for the episode, with its day 0 and the reason; what was recorded stays. */
 const props = defineProps<{ data: EpisodeAnswer }>()

@@ -9,8 +9,8 @@ import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { dayText } from '../../shared/words'
-import DialogForm from './DialogForm.vue'
-import { useSending } from './useSending'
+import DialogForm from '../../shared/parts/DialogForm.vue'
+import { useSending } from '../../shared/parts/useSending'
 
 /** Moves the windows that still lie ahead, with the reason; shows beforehand what it does to each. */
 const props = defineProps<{ data: EpisodeAnswer }>()

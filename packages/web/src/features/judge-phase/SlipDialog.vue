@@ -4,8 +4,8 @@ import { reactive } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { messageAt } from '../../shared/api/problem'
 import TextInput from '../../shared/parts/TextInput.vue'
-import DialogForm from './DialogForm.vue'
-import { useSending } from './useSending'
+import DialogForm from '../../shared/parts/DialogForm.vue'
+import { useSending } from '../../shared/parts/useSending'
 
 /** The orthosis slipped: the days count anew from that day, less what the therapist credits. */
 const props = defineProps<{ episodeId: string; today: string; restartIf: string }>()

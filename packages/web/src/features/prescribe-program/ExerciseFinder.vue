@@ -31,7 +31,8 @@ const shown = computed(() => {
         .includes(word),
   )
 })
-function short({ verdict }: ExerciseAnswer): string {
+function short({ verdict, override }: ExerciseAnswer): string {
+  if (override) return 'not yet · opened with a reason'
   switch (verdict.kind) {
     case 'clear':
       return 'clear'
@@ -74,7 +75,7 @@ function short({ verdict }: ExerciseAnswer): string {
         </button>
         <span v-if="chosen.has(one.id)" class="in" title="In the program">in</span>
         <button
-          v-else-if="isOpen(one.verdict.kind)"
+          v-else-if="isOpen(one.verdict.kind) || one.override"
           class="add"
           :aria-label="`Add ${one.text.name}`"
           @click="emit('add', one.id)"

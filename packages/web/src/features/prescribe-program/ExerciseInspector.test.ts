@@ -28,7 +28,11 @@ const exercise = (changes: Partial<ExerciseAnswer> = {}) =>
     ...changes,
   }) as unknown as ExerciseAnswer
 
-const show = (kind: VerdictAnswer['kind'], changes: Partial<ExerciseAnswer> = {}) =>
+const show = (
+  kind: VerdictAnswer['kind'],
+  changes: Partial<ExerciseAnswer> = {},
+  props: Partial<InstanceType<typeof ExerciseInspector>['$props']> = {},
+) =>
   mount(ExerciseInspector, {
     global: { plugins: [createVuetify()] },
     props: {
@@ -38,6 +42,12 @@ const show = (kind: VerdictAnswer['kind'], changes: Partial<ExerciseAnswer> = {}
       minutesPerBout: null,
       canEdit: true,
       errorAt: () => null,
+      override: null,
+      canOverride: false,
+      painCap: 3,
+      schoolDose: null,
+      waitsFor: [],
+      ...props,
     },
   })
 
@@ -62,6 +72,40 @@ describe('the inspector of an exercise', () => {
   it('adds only what is open', () => {
     expect(show('clear').text()).toContain('Add to the program')
     expect(show('not-yet').text()).not.toContain('Add to the program')
+  })
+  it('offers to open a "not yet" with a reason, where that can be', async () => {
+    expect(show('not-yet').text()).not.toContain('Open it with a reason')
+    const wrapper = show('not-yet', {}, { canOverride: true })
+    await wrapper.find('.open-anyway').trigger('click')
+    expect(wrapper.emitted('override')).toHaveLength(1)
+    expect(show('not-yet', {}, { canOverride: true, canEdit: false }).text()).not.toContain('with a reason')
+  })
+  it('shows an exception beside the verdict, which stays what it is', async () => {
+    const override = {
+      id: 'o1',
+      why: 'Good bone.',
+      by: 'Noor Castellane',
+      on: '2031-04-11',
+      agreedBy: 'Dr. P. Hallam-Ito',
+      document: 'Letter of 10 April',
+    }
+    const wrapper = show('not-yet', {}, { override })
+    expect(wrapper.text()).toContain('not yet')
+    expect(wrapper.text()).toContain('Opened with a reason by Noor Castellane, 11 Apr: Good bone.')
+    expect(wrapper.text()).toContain('Add to the program')
+    await wrapper.find('.exception button').trigger('click')
+    expect(wrapper.emitted('takeBack')).toEqual([['o1']])
+  })
+  it('says what the chosen school waits for, and where a dose is other than its own', async () => {
+    const dose = { sets: 1, repetitions: 10, holdSeconds: 1, boutsPerDay: 1, load: 0.25 }
+    const item = { itemId: 'i', exerciseId: 'weight', dose: { ...dose, repetitions: 12 } }
+    const wrapper = show('clear', {}, { item, schoolDose: dose, waitsFor: ['pain: 0 or less'], painCap: 1 })
+    expect(wrapper.text()).toContain('waits for: pain: 0 or less')
+    expect(wrapper.text()).toContain('Other than the chosen school: 10×, hold 1 s, 1 a day')
+    expect(wrapper.text()).toContain('pain 1 of 10')
+    await wrapper.findAll('.school-note button')[0]!.trigger('click')
+    expect(wrapper.emitted('dose')).toEqual([[dose]])
+    expect(show('clear', {}, { item, schoolDose: item.dose }).text()).not.toContain('Other than')
   })
   it('tells what has to be so before it, and with what it is done', () => {
     const text = show('clear').text()

@@ -2,9 +2,9 @@
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
 import { isOpen, type Dose } from '@pledge/core'
 import { computed } from 'vue'
-import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
+import type { ExerciseAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
-import { dayText, holdText, loadText, minutesText, VERDICT_WORDS } from '../../shared/words'
+import { dayText, doseText, holdText, loadText, minutesText, VERDICT_WORDS } from '../../shared/words'
 import type { DraftItem } from './programStore'
 
 /** One exercise: its verdict with the reason, its dose, its minutes, the patient's words. */
@@ -15,6 +15,15 @@ const props = defineProps<{
   minutesPerBout: number | null
   canEdit: boolean
   errorAt: (field: string) => string | null
+  /** The exception that covers the verdict at the item's dose. */
+  override: OverrideAnswer | null
+  /** Whether a therapist may open it with a reason. */
+  canOverride: boolean
+  /** The cap of pain under the chosen school, where it is lower than the exercise's own. */
+  painCap: number
+  /** The dose the chosen schools give it. */
+  schoolDose: Dose | null
+  waitsFor: readonly string[]
 }>()
 const emit = defineEmits<{
   add: []
@@ -23,6 +32,8 @@ const emit = defineEmits<{
   down: []
   select: [id: string]
   dose: [change: Partial<Dose>]
+  override: []
+  takeBack: [id: string]
 }>()
 
 type Field = 'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay'
@@ -35,7 +46,10 @@ const FIELDS: readonly { key: Field; label: string; unit: string }[] = [
 const dose = computed(() => props.item?.dose ?? props.exercise.dose)
 const unusual = (key: Field) =>
   dose.value[key] < props.exercise.range[key][0] || dose.value[key] > props.exercise.range[key][1]
-const openable = computed(() => isOpen(props.verdict.kind))
+const openable = computed(() => isOpen(props.verdict.kind) || props.override !== null)
+const isOffSchool = computed(
+  () => props.schoolDose !== null && FIELDS.some(({ key }) => props.schoolDose![key] !== dose.value[key]),
+)
 function change(key: Field, typed: string) {
   // An emptied field is no number: the dose stays until there is one again.
   if (typed.trim() === '' || !Number.isFinite(Number(typed))) return
@@ -102,8 +116,36 @@ const tone = computed(
       </details>
     </div>
 
+    <div v-if="override" class="exception">
+      <p>
+        <strong>Opened with a reason</strong> by {{ override.by }}, {{ dayText(override.on) }}:
+        {{ override.why }}
+        <small v-if="override.document">{{ override.agreedBy }}, {{ override.document }}</small>
+      </p>
+      <button v-if="canEdit" type="button" class="plain" @click="emit('takeBack', override.id)">
+        Take it back
+      </button>
+    </div>
+    <button
+      v-else-if="canEdit && canOverride"
+      type="button"
+      class="plain open-anyway"
+      @click="emit('override')"
+    >
+      Open it with a reason…
+    </button>
+
     <template v-if="item">
       <h3>Dose</h3>
+      <p v-if="waitsFor.length > 0" class="school-note">
+        Your school of early load waits for: {{ waitsFor.join('; ') }}.
+      </p>
+      <p v-if="isOffSchool && schoolDose" class="school-note">
+        Other than the chosen school: {{ doseText(schoolDose) }}.
+        <button v-if="canEdit" type="button" class="plain" @click="emit('dose', schoolDose)">
+          Dose it so
+        </button>
+      </p>
       <div v-for="field in FIELDS" :key="field.key" class="dose-row">
         <label :for="`dose-${field.key}`">{{ field.label }}</label>
         <span class="entry">
@@ -155,7 +197,7 @@ const tone = computed(
         }}</strong>
       </p>
       <p class="sum">
-        <span>Stop above</span><strong class="tabular">pain {{ exercise.painCap }} of 10</strong>
+        <span>Stop above</span><strong class="tabular">pain {{ painCap }} of 10</strong>
       </p>
       <div v-if="canEdit" class="acts">
         <v-btn variant="outlined" size="small" :prepend-icon="mdiArrowUp" @click="emit('up')">Earlier</v-btn>
@@ -223,6 +265,30 @@ const tone = computed(
   text-align: left;
   text-decoration: underline;
   cursor: pointer;
+}
+.exception,
+.school-note {
+  margin-top: 10px;
+  padding: 8px 12px;
+  border-radius: 5px;
+  background: var(--ochre-wash);
+  font-size: 14px;
+}
+.exception small {
+  display: block;
+}
+.plain {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--teal);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+.open-anyway {
+  margin-top: 8px;
+  font-size: 14px;
 }
 .thing {
   display: block;

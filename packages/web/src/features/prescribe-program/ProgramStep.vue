@@ -6,12 +6,17 @@ import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import { minutesText, VERDICT_WORDS } from '../../shared/words'
+import { useClinicApi } from '../../shared/api/clinicApi'
+import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
+import DoseSchoolsDialog from './DoseSchoolsDialog.vue'
 import ExerciseFinder from './ExerciseFinder.vue'
 import ExerciseInspector from './ExerciseInspector.vue'
+import OverrideDialog from './OverrideDialog.vue'
 import ScoreRow from './ScoreRow.vue'
 import { useProgramStore } from './programStore'
 
 const LABEL_WIDTH = 172
+const api = useClinicApi()
 const cases = useCaseStore()
 const session = useSessionStore()
 const program = useProgramStore()
@@ -39,6 +44,7 @@ const rows = computed(() =>
     const exercise = program.byId.get(item.exerciseId)
     const judged = program.judged.get(item.itemId)
     const verdict = judged?.verdict ?? exercise?.verdict
+    const override = judged?.override ?? null
     const minutes = judged?.minutesPerBout ?? null
     return {
       item,
@@ -47,7 +53,8 @@ const rows = computed(() =>
       name: exercise?.text.name ?? item.exerciseId,
       minutes,
       minutesPerDay: (minutes ?? 0) * item.dose.boutsPerDay,
-      isRefused: verdict?.kind === 'not-yet' || verdict?.kind === 'never',
+      override,
+      isRefused: override === null && (verdict?.kind === 'not-yet' || verdict?.kind === 'never'),
       isPaused:
         cases.data?.program?.items.find((one) => one.exerciseId === item.exerciseId)?.isPaused ?? false,
     }
@@ -65,6 +72,42 @@ const shownVerdict = computed(() => {
   if (!selected) return null
   return (selectedItem && program.judged.get(selectedItem.itemId)?.verdict) || selected.verdict
 })
+const judgedItem = computed(() =>
+  program.selectedItem ? (program.judged.get(program.selectedItem.itemId) ?? null) : null,
+)
+const shownOverride = computed(() =>
+  program.selectedItem ? (judgedItem.value?.override ?? null) : (program.selected?.override ?? null),
+)
+const shownTerms = computed(() =>
+  program.selectedItem ? judgedItem.value?.overrideTerms : program.selected?.overrideTerms,
+)
+const isDosing = ref(false)
+const isOverriding = ref(false)
+const takenBack = ref<string | null>(null)
+/** The chosen schools in a few words. */
+const schoolWords = computed(() => {
+  const chosen = (program.answer?.questions ?? []).flatMap(({ chosen: id, schools }) => {
+    const school = schools.find((one) => one.id === id)
+    return school ? [school.name.toLowerCase()] : []
+  })
+  return chosen.length > 0 ? chosen.join(', ') : 'as the catalogue has it'
+})
+const IRRITABILITY = { low: 'low', mod: 'moderate', high: 'high' }
+const nerveNote = computed(() => {
+  const slides = program.answer?.nerveSlides
+  if (!slides) return null
+  if (slides.budget === null)
+    return `${slides.perDay} nerve slides a day. How irritable the nerve is has not been recorded: do that under Phase.`
+  return slides.perDay > slides.budget
+    ? `${slides.perDay} nerve slides a day over all variants; ${IRRITABILITY[slides.irritability!]} irritability allows ${slides.budget} (common practice).`
+    : null
+})
+async function overridden() {
+  isOverriding.value = false
+  takenBack.value = null
+  await cases.reload()
+  await program.judgeAgain()
+}
 /** Whether what is signed already says the same as the draft. */
 const isAsSigned = computed(() => {
   const signed = cases.data?.program?.items
@@ -130,8 +173,8 @@ async function openTheirs() {
               <span class="name">{{ row.name }}</span>
               <small v-if="row.isPaused" class="paused">paused on the phone</small>
               <small v-else-if="row.verdict" class="state"
-                ><VerdictMark :kind="row.verdict.kind" :size="10" />
-                {{ VERDICT_WORDS[row.verdict.kind] }}</small
+                ><VerdictMark :kind="row.verdict.kind" :size="10" /> {{ VERDICT_WORDS[row.verdict.kind]
+                }}<template v-if="row.override">, opened</template></small
               >
             </button>
             <ScoreRow
@@ -166,6 +209,7 @@ async function openTheirs() {
             >Signed as program {{ program.state.number }}. The phone takes it over at its next
             contact.</NoticeBox
           >
+          <NoticeBox v-else-if="nerveNote" tone="care">{{ nerveNote }}</NoticeBox>
           <NoticeBox v-else-if="tooLong" tone="care"
             >More than {{ cases.data!.limits.boutExercises }} exercises or
             {{ cases.data!.limits.boutMinutes }} minutes in a bout: few patients keep that up (common
@@ -180,6 +224,12 @@ async function openTheirs() {
             {{ burden.boutsPerDay }} bouts
           </template>
           <br /><span class="soft">{{ saveWord }}</span>
+          <span v-if="rows.length > 0" class="soft">
+            · dosing: {{ schoolWords }}
+            <button v-if="canEdit" type="button" class="schools" @click="isDosing = true">
+              Schools
+            </button></span
+          >
         </p>
         <v-btn
           v-if="canEdit"
@@ -208,6 +258,11 @@ async function openTheirs() {
             : null
         "
         :can-edit="canEdit"
+        :override="shownOverride"
+        :can-override="shownTerms?.isPossible ?? false"
+        :pain-cap="judgedItem?.painCap ?? program.selected.painCap"
+        :school-dose="judgedItem?.schoolDose ?? null"
+        :waits-for="judgedItem?.waitsFor ?? []"
         :error-at="(field) => program.errorAt(program.selected!.id, field)"
         @select="program.selectedId = $event"
         @add="program.add(program.selected!.id)"
@@ -215,8 +270,39 @@ async function openTheirs() {
         @up="program.move(program.selected!.id, -1)"
         @down="program.move(program.selected!.id, 1)"
         @dose="program.setDose(program.selected!.id, $event)"
+        @override="isOverriding = true"
+        @take-back="takenBack = $event"
       />
     </aside>
+    <DoseSchoolsDialog
+      v-if="isDosing && program.answer"
+      :questions="program.answer.questions"
+      :is-saving="program.state.name === 'saving'"
+      @choose="(question, school) => program.chooseSchool(question, school)"
+      @close="isDosing = false"
+    />
+    <OverrideDialog
+      v-if="isOverriding && program.selected && shownVerdict"
+      :episode-id="cases.data.episode.id"
+      :exercise="program.selected"
+      :dose="program.selectedItem?.dose ?? program.selected.dose"
+      :verdict="shownVerdict"
+      :needs-surgeon="shownTerms?.needsSurgeon ?? false"
+      :surgeon="cases.data.episode.surgeon"
+      @done="overridden"
+      @close="isOverriding = false"
+    />
+    <ReasonDialog
+      v-if="takenBack"
+      title="Take the exception back"
+      explanation="The exercise pauses on the phone at its next contact. The exception stays on record."
+      label="Why"
+      action="Take it back"
+      path="why"
+      :send="({ id, text }) => api.takeBackOverride(cases.data!.episode.id, takenBack!, { id, why: text })"
+      @done="overridden"
+      @close="takenBack = null"
+    />
   </div>
 </template>
 
@@ -339,6 +425,15 @@ async function openTheirs() {
   padding: 10px 14px;
   border-top: 1px solid var(--line);
   background: var(--sheet);
+}
+.schools {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--teal);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
 }
 .notices {
   grid-column: 1 / -1;

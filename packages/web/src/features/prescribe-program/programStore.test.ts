@@ -24,7 +24,16 @@ const draft = (version: number, ids: string[] = []): DraftAnswer => ({
     minutesPerBout: 1.5,
     orthosis: 'none',
     verdict: exercise(id).verdict,
+    override: null,
+    overrideTerms: { isPossible: false, needsSurgeon: false, why: '' },
+    painCap: 3,
+    schoolDose: null,
+    waitsFor: [],
   })),
+  schools: {},
+  schoolOrder: ids.map((id) => `item-${id}`),
+  questions: [],
+  nerveSlides: null,
   burden: { minutesPerBout: 0, minutesPerDay: 0, boutsPerDay: 0, endRangeMinutesPerDay: 0 },
 })
 const api = { exercises: vi.fn(), draft: vi.fn(), saveDraft: vi.fn(), sign: vi.fn() }

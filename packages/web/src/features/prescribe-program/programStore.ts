@@ -1,4 +1,4 @@
-import { VERDICT_KINDS, type Dose } from '@pledge/core'
+import { questionOf, VERDICT_KINDS, type Dose, type DoseQuestion, type Exercise } from '@pledge/core'
 import { defineStore } from 'pinia'
 import { ulid } from 'ulid'
 import { computed, ref, shallowRef } from 'vue'
@@ -33,6 +33,10 @@ export const useProgramStore = defineStore('program', () => {
   const answer = shallowRef<DraftAnswer | null>(null)
   const state = ref<SaveState>({ name: 'reading' })
   const selectedId = ref<string | null>(null)
+  /** The chosen school of dosing by question; a question left out is dosed as the catalogue has it. */
+  const schools = ref<Partial<Record<DoseQuestion, string>>>({})
+  /** Items added since the last save: they take the dose of the chosen schools. */
+  const fresh = new Set<string>()
   let episodeId = ''
   let version = 0
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -65,6 +69,7 @@ export const useProgramStore = defineStore('program', () => {
         exerciseId,
         dose: { ...dose },
       }))
+      schools.value = { ...draft.schools }
       selectedId.value = items.value[0]?.exerciseId ?? ranked.value[0]?.id ?? null
       state.value = { name: 'saved' }
     } catch (error) {
@@ -90,7 +95,9 @@ export const useProgramStore = defineStore('program', () => {
   function add(exerciseId: string) {
     const exercise = byId.value.get(exerciseId)
     if (!exercise || items.value.some((item) => item.exerciseId === exerciseId)) return
-    items.value = [...items.value, { itemId: ulid(), exerciseId, dose: { ...exercise.dose } }]
+    const item = { itemId: ulid(), exerciseId, dose: { ...exercise.dose } }
+    items.value = [...items.value, item]
+    fresh.add(item.itemId)
     selectedId.value = exerciseId
     changed()
   }
@@ -114,12 +121,37 @@ export const useProgramStore = defineStore('program', () => {
     )
     changed()
   }
+  /**
+   * Chooses a school of dosing, or none: the exercises it speaks of take its dose or order at once, and the catalogue's
+   * own dose again where none is chosen.
+   */
+  async function chooseSchool(question: DoseQuestion, school: string | null): Promise<void> {
+    const { [question]: _former, ...others } = schools.value
+    schools.value = school === null ? others : { ...others, [question]: school }
+    if (!(await save())) return
+    const order = answer.value?.schoolOrder ?? []
+    if (question === 'boutOrder' && school !== null)
+      items.value = [...items.value].sort((a, b) => order.indexOf(a.itemId) - order.indexOf(b.itemId))
+    else items.value = items.value.map((item) => ({ ...item, dose: doseUnder(question, item) }))
+    await save()
+  }
+  function doseUnder(question: DoseQuestion, item: DraftItem): Dose {
+    const exercise = byId.value.get(item.exerciseId)
+    if (!exercise) return item.dose
+    const isItsQuestion =
+      question === 'earlyLoad'
+        ? exercise.load !== null
+        : questionOf(exercise as unknown as Exercise) === question
+    if (!isItsQuestion) return item.dose
+    return { ...(judged.value.get(item.itemId)?.schoolDose ?? exercise.dose) }
+  }
   async function save(): Promise<boolean> {
     clearTimeout(timer)
     state.value = { name: 'saving' }
     const sent = JSON.stringify(items.value)
     try {
-      take(await api.saveDraft(episodeId, { version, items: items.value }))
+      take(await api.saveDraft(episodeId, { version, items: items.value, schools: schools.value }))
+      doseFresh()
       // Typed on meanwhile: that is saved next.
       if (sent !== JSON.stringify(items.value)) changed()
       else state.value = { name: 'saved' }
@@ -135,6 +167,14 @@ export const useProgramStore = defineStore('program', () => {
         }
       return false
     }
+  }
+  function doseFresh() {
+    if (fresh.size === 0) return
+    items.value = items.value.map((item) => {
+      const dose = fresh.has(item.itemId) ? judged.value.get(item.itemId)?.schoolDose : null
+      return dose ? { ...item, dose: { ...dose } } : item
+    })
+    fresh.clear()
   }
   async function sign(): Promise<boolean> {
     if (['unsaved', 'failed'].includes(state.value.name) && !(await save())) return false
@@ -170,6 +210,8 @@ export const useProgramStore = defineStore('program', () => {
     selected,
     selectedItem,
     ranked,
+    schools,
+    chooseSchool,
     open,
     judgeAgain,
     add,

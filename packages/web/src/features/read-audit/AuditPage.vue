@@ -36,6 +36,12 @@ const WORDS: Readonly<Record<string, string>> = {
   'phone.readToday': 'read today’s exercises',
   'bout.log': 'logged a bout',
   'audit.read': 'read this list',
+  'override.record': 'opened an exercise with a reason',
+  'override.withdraw': 'took an exception back',
+  'home.record': 'recorded what is at home',
+  'house.preview': 'looked at what a change would do',
+  'house.edit': 'changed the clinic’s catalogue',
+  'house.takeBack': 'took a change of the catalogue back',
   'demo.load': 'loaded the demo',
   'user.add': 'added a person',
 }

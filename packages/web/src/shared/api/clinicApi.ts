@@ -1,3 +1,4 @@
+import type { HouseEdit } from '@pledge/core'
 import { inject, type InjectionKey } from 'vue'
 import { readAnswer } from './problem'
 import type {
@@ -7,8 +8,15 @@ import type {
   DraftAnswer,
   EpisodeAnswer,
   ExerciseAnswer,
+  ExercisePageAnswer,
+  HouseEditAnswer,
+  HousePreviewAnswer,
+  LibraryAnswer,
   PermissionMapAnswer,
+  ProtocolPageAnswer,
+  SchoolsAnswer,
   SessionAnswer,
+  ThingAnswer,
 } from './types'
 
 /** The clinic's API as the screens know it; tests hand in another one. */
@@ -27,6 +35,8 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     csrfToken = session.csrfToken
     return session
   }
+  const forCase = (episodeId: string | null) =>
+    episodeId === null ? '' : `?episode=${encodeURIComponent(episodeId)}`
   const of = (episodeId: string) => `/api/episodes/${encodeURIComponent(episodeId)}`
 
   return {
@@ -66,6 +76,23 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     pairingCode: (id: string) => ask<{ code: string; expiresAt: string }>('POST', `${of(id)}/pairings`, {}),
     revokeDevice: (id: string, deviceId: string) =>
       ask<{ id: string }>('POST', `${of(id)}/devices/${deviceId}/revocation`, {}),
+    libraryExercises: (episodeId: string | null) =>
+      ask<LibraryAnswer>('GET', `/api/library/exercises${forCase(episodeId)}`),
+    libraryExercise: (id: string, episodeId: string | null) =>
+      ask<ExercisePageAnswer>('GET', `/api/library/exercises/${encodeURIComponent(id)}${forCase(episodeId)}`),
+    libraryProtocols: () => ask<SchoolsAnswer[]>('GET', '/api/library/protocols'),
+    libraryProtocol: (id: string) =>
+      ask<ProtocolPageAnswer>('GET', `/api/library/protocols/${encodeURIComponent(id)}`),
+    houseEdits: () => ask<HouseEditAnswer[]>('GET', '/api/house/edits'),
+    previewHouseEdit: (edit: HouseEdit) =>
+      ask<HousePreviewAnswer>('POST', '/api/house/edits/preview', { edit }),
+    saveHouseEdit: (edit: object) => ask<{ id: string; number: number }>('POST', '/api/house/edits', edit),
+    things: () => ask<ThingAnswer[]>('GET', '/api/referrals/things'),
+    addHome: (id: string, check: object) => ask<{ id: string }>('POST', `${of(id)}/home`, check),
+    addOverride: (id: string, override: object) =>
+      ask<{ id: string }>('POST', `${of(id)}/overrides`, override),
+    takeBackOverride: (id: string, overrideId: string, body: object) =>
+      ask<{ id: string }>('POST', `${of(id)}/overrides/${overrideId}/withdrawal`, body),
     audit: () => ask<AuditAnswer[]>('GET', '/api/audit'),
   }
 }

@@ -1,4 +1,24 @@
-import type { Aim, Anchor, Dose, VerdictKind } from '@pledge/core'
+import type {
+  Aim,
+  AngleName,
+  Anchor,
+  Contraindication,
+  Demand,
+  Dose,
+  DoseQuestion,
+  DoseRange,
+  EvidenceLevel,
+  ExerciseText,
+  Family,
+  Force,
+  LadderAxis,
+  Said,
+  Slot,
+  StopRule,
+  StructureStress,
+  Tendon,
+  VerdictKind,
+} from '@pledge/core'
 
 /** What the clinic's API answers. */
 export interface SessionAnswer {
@@ -124,6 +144,7 @@ export interface ProgramItemAnswer {
   name: string
   dose: Dose
   isPaused: boolean
+  override: OverrideAnswer | null
   verdict: VerdictAnswer
   openingDay: number | null
 }
@@ -194,6 +215,15 @@ export interface EpisodeAnswer {
   isHealing: boolean
   health: { present: string[]; note: string; recordedBy: string; recordedOn: string } | null
   healthQuestions: { word: string; name: string }[]
+  home: {
+    /** Names of what is at home; `null`: not asked. */
+    things: string[] | null
+    thingIds: string[]
+    otherHand: 'well' | 'hurt' | 'notAsked'
+    recordedBy: string
+    recordedOn: string
+  } | null
+  overrides: (OverrideAnswer & { exercise: string })[]
   schools: { protocolId: string; anchorOn: string; why: string; chosenBy: string; chosenOn: string }[]
   orders: {
     id: string
@@ -256,6 +286,9 @@ export interface ExerciseAnswer {
   openingDay: number | null
   openingDate: string | null
   orthosis: string
+  /** The exception that covers its verdict, and what one would take. */
+  override: OverrideAnswer | null
+  overrideTerms: OverrideTermsAnswer
   /** What is open in its place, where it is not open itself. */
   instead: { id: string; name: string; rungsDown: number | null } | null
   easier: string[]
@@ -269,6 +302,41 @@ export interface DraftItemAnswer {
   minutesPerBout: number
   orthosis: string
   verdict: VerdictAnswer
+  override: OverrideAnswer | null
+  overrideTerms: OverrideTermsAnswer
+  painCap: number
+  /** The dose the chosen schools give it; `null`: none speaks of it. */
+  schoolDose: Dose | null
+  /** What the chosen school of early load waits for. */
+  waitsFor: string[]
+}
+/** A therapist's exception: it never changes the verdict, both are shown. */
+export interface OverrideAnswer {
+  id: string
+  why: string
+  by: string
+  on: string
+  agreedBy: string
+  document: string
+}
+export interface OverrideTermsAnswer {
+  isPossible: boolean
+  needsSurgeon: boolean
+  /** Why there is none. */
+  why: string
+}
+export interface QuestionAnswer {
+  question: DoseQuestion
+  name: string
+  chosen: string | null
+  schools: {
+    id: string
+    name: string
+    says: string
+    source: string
+    endRangeMinutesPerDay: number | null
+    repetitionsPerDay: number | null
+  }[]
 }
 export interface DraftAnswer {
   version: number
@@ -280,6 +348,11 @@ export interface DraftAnswer {
     boutsPerDay: number
     endRangeMinutesPerDay: number
   }
+  schools: Partial<Record<DoseQuestion, string>>
+  /** Ids of the items in the order of the chosen school. */
+  schoolOrder: string[]
+  questions: QuestionAnswer[]
+  nerveSlides: { perDay: number; budget: number | null; irritability: 'low' | 'mod' | 'high' | null } | null
 }
 export interface AuditAnswer {
   id: string
@@ -322,4 +395,161 @@ export interface ConditionAnswer {
   id: string
   name: string
   protocols: SchoolAnswer[]
+}
+export interface ThingAnswer {
+  id: string
+  name: string
+  home: string | null
+}
+
+/** One exercise as the library lists it. */
+export interface LibraryEntry {
+  id: string
+  family: Family
+  aims: Aim[]
+  region: string
+  slot: Slot
+  equipment: string[]
+  conditions: string[]
+  structures: string[]
+  name: Said
+  reason: Said
+  /** Its verdict for the case the library is read for. */
+  kind: VerdictKind | null
+}
+export interface LibraryAnswer {
+  exercises: LibraryEntry[]
+  conditions: { id: string; name: Said }[]
+  equipment: { id: string; name: Said }[]
+}
+export interface RungAnswer {
+  id: string
+  name: Said
+  step: LadderAxis[]
+}
+/** Everything about one exercise. */
+export interface ExercisePageAnswer {
+  id: string
+  family: Family
+  region: string
+  aims: Aim[]
+  slot: Slot
+  demand: Demand
+  force: Force
+  evidence: EvidenceLevel
+  side: 'one' | 'each' | 'both'
+  turns: string
+  text: Record<'en' | 'es', ExerciseText>
+  angles: { name: AngleName; start: number | null; shapes: (number | null)[] }[]
+  dose: Dose
+  range: DoseRange
+  load: { unit: string; steps: number[] } | null
+  painCap: number
+  maxRise: number
+  stop: StopRule[]
+  equipment: { name: Said; home: Said | null }[]
+  worn: Said[]
+  stress: StructureStress[]
+  contraindications: Contraindication[]
+  weeks: { conditionId: string; condition: Said; week: number | null }[]
+  easier: RungAnswer[]
+  harder: RungAnswer[]
+  signature: string
+  doseChanges: { field: 'holdSeconds' | 'load'; from: number; text: string }[]
+  travelMm: Partial<Record<Tendon, number>>
+  differentialMm: number
+  nerve: { nerve: string; technique: string; strainPercent: number } | null
+  minutesPerBout: number
+  endRangeMinutesPerDay: number
+  sources: SourceAnswer[]
+  verdict: VerdictAnswer | null
+}
+export interface SourceAnswer {
+  key: string
+  confidence: string
+  text: string
+}
+/** The schools of a condition side by side. */
+export interface SchoolsAnswer {
+  id: string
+  name: Said
+  schools: {
+    id: string
+    title: string
+    school: string
+    anchor: Anchor
+    evidence: string
+    phases: { id: string; name: Said; startDay: number; endDay: number | null }[]
+    gates: { day: number; peg: string }[]
+    preview: { motion: string; days: Record<string, number | null> }
+    /** This clinic does something otherwise than shipped. */
+    isChanged: boolean
+  }[]
+}
+export interface RuleAnswer {
+  id: string
+  kind: 'allow' | 'caution' | 'forbid' | 'never' | 'gate'
+  from: number
+  what: Said
+  when: Said | null
+  needs: Said[]
+  why: Said | null
+  dose: string | null
+}
+export interface ProtocolPageAnswer {
+  id: string
+  title: string
+  school: string
+  condition: { id: string; name: Said }
+  anchor: Anchor
+  evidence: string
+  sources: SourceAnswer[]
+  select: Said[]
+  variants: { name: Said; shiftDays: number; after: number }[]
+  variables: { name: Said; unit: string; value: number; least: number; most: number }[]
+  never: RuleAnswer[]
+  phases: {
+    id: string
+    name: Said
+    startDay: number
+    endDay: number | null
+    shippedStartDay: number
+    goals: string
+    entry: Said[]
+    wear: Said[]
+    rules: RuleAnswer[]
+  }[]
+  gates: { rule: RuleAnswer; peg: string; shippedDay: number }[]
+  openings: { id: string; name: Said; fromDay: number | null; phaseId: string | null; isWithCare: boolean }[]
+  red: Said[]
+  yellow: string[]
+}
+/** One change this clinic made to the shipped catalogue. */
+export interface HouseEditAnswer {
+  id: string
+  number: number
+  what: string
+  before: string
+  after: string
+  why: string
+  agreedBy: string
+  document: string
+  by: string
+  on: string
+  isInForce: boolean
+  isTakenBack: boolean
+}
+export interface HousePreviewAnswer {
+  what: string
+  shipped: string
+  before: string
+  after: string
+  needsSurgeon: boolean
+  affected: {
+    episodeId: string
+    patient: string
+    side: 'left' | 'right'
+    therapist: string
+    changes: string[]
+  }[]
 }

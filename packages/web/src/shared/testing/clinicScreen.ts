@@ -108,6 +108,8 @@ export function episodeAnswer(changes: Partial<EpisodeAnswer> = {}): EpisodeAnsw
     shifts: [],
     isHealing: true,
     health: null,
+    home: null,
+    overrides: [],
     healthQuestions: [
       { word: 'clot', name: 'blood clot in the arm' },
       { word: 'raynaud', name: 'fingers that turn white in the cold' },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { ApiProblem } from '../../shared/api/problem'
-import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import { ApiProblem } from '../api/problem'
+import NoticeBox from './NoticeBox.vue'
 
 /** A dialog that asks and sends: its fields in the slot, its refusal above the buttons. What was typed stays. */
 defineProps<{ title: string; action: string; problem: unknown; isSaving: boolean }>()

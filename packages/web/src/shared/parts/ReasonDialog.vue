@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ulid } from 'ulid'
 import { ref } from 'vue'
-import { messageAt } from '../../shared/api/problem'
-import TextInput from '../../shared/parts/TextInput.vue'
+import { messageAt } from '../api/problem'
+import TextInput from './TextInput.vue'
 import DialogForm from './DialogForm.vue'
 import { useSending } from './useSending'
 

@@ -1,0 +1,527 @@
+<script setup lang="ts">
+import {
+  CONTRAINDICATION_NAMES,
+  DEMAND_NAMES,
+  EVIDENCE_NAMES,
+  FAMILY_NAMES,
+  FORCE_NAMES,
+  isOpen,
+  REGION_NAMES,
+  SLOT_NAMES,
+  STOP_RULE_NAMES,
+  STRESS_LEVEL_NAMES,
+  STRESS_MODE_NAMES,
+  STRUCTURE_NAMES,
+  type LadderAxis,
+  type Tendon,
+} from '@pledge/core'
+import { computed, ref } from 'vue'
+import type { ExercisePageAnswer } from '../../shared/api/types'
+import HouseEditDialog from '../../shared/house/HouseEditDialog.vue'
+import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
+import VerdictMark from '../../shared/parts/VerdictMark.vue'
+import { useSessionStore } from '../../shared/sessionStore'
+import {
+  AIM_WORDS,
+  dayText,
+  doseText,
+  holdText,
+  loadText,
+  minutesText,
+  VERDICT_WORDS,
+} from '../../shared/words'
+import AngleStrips from './AngleStrips.vue'
+
+/** Everything about one exercise: what the patient reads, and what follows from its angles, force and dose. */
+const props = defineProps<{ exercise: ExercisePageAnswer; caseLabel: string | null }>()
+const emit = defineEmits<{ changed: [] }>()
+const language = defineModel<'en' | 'es'>('language', { required: true })
+const session = useSessionStore()
+const isLead = computed(() => session.user?.role === 'lead')
+const changing = ref<'dose' | { conditionId: string } | null>(null)
+
+const text = computed(() => props.exercise.text[language.value])
+const TENDON_WORDS: Readonly<Record<Tendon, string>> = {
+  FDP: 'deep flexor FDP',
+  FDS: 'superficial flexor FDS',
+  EDC: 'extensors EDC',
+  FPL: 'thumb flexor FPL',
+  EPL: 'thumb extensor EPL',
+}
+/** The longest travel any exercise comes to, so that bars compare between pages. */
+const FULL_TRAVEL_MM = 45
+const travel = computed(() =>
+  Object.entries(props.exercise.travelMm)
+    .filter(([, mm]) => mm >= 0.5)
+    .map(([tendon, mm]) => ({
+      name: TENDON_WORDS[tendon as Tendon],
+      mm: Math.round(mm),
+      share: Math.min(100, (mm / FULL_TRAVEL_MM) * 100),
+    })),
+)
+const AXIS_STEP: Readonly<Record<LadderAxis, string>> = {
+  force: 'who moves',
+  load: 'load',
+  range: 'how far',
+  posture: 'posture',
+  hold: 'hold',
+  repetitions: 'how often',
+  demand: 'what it asks of tissue',
+  stress: 'what is stressed',
+  equipment: 'with what',
+}
+const DOSE_ROWS = [
+  ['sets', 'Sets', ''],
+  ['repetitions', 'Repetitions', ''],
+  ['holdSeconds', 'Hold', 's'],
+  ['boutsPerDay', 'Times a day', ''],
+] as const
+const doseRows = computed(() =>
+  DOSE_ROWS.map(([key, label, unit]) => {
+    const [low, high] = props.exercise.range[key]
+    const words = (value: number) => (unit === 's' ? holdText(value) : String(value))
+    return {
+      key,
+      label,
+      usual: words(props.exercise.dose[key]),
+      within: low === high ? words(low) : `${words(low)} to ${words(high)}`,
+    }
+  }),
+)
+const weeks = computed(() =>
+  [...props.exercise.weeks].sort(
+    (a, b) => (a.week ?? 99) - (b.week ?? 99) || a.condition.en.localeCompare(b.condition.en),
+  ),
+)
+</script>
+
+<template>
+  <article class="sheet-page">
+    <header>
+      <div>
+        <p class="eyebrow">
+          {{ REGION_NAMES[exercise.region]?.en }} · {{ FAMILY_NAMES[exercise.family].en }} ·
+          {{ exercise.aims.map((aim) => AIM_WORDS[aim]).join(', ') }}
+        </p>
+        <h1 :lang="language">{{ text.name }}</h1>
+        <p :lang="language" class="reason">{{ text.reason }}</p>
+      </div>
+      <ChoiceInput
+        v-model="language"
+        label="Language of the patient’s words"
+        hide-label
+        :choices="[
+          { value: 'en', text: 'English' },
+          { value: 'es', text: 'Español' },
+        ]"
+      />
+    </header>
+
+    <section v-if="exercise.verdict && caseLabel" class="verdict" :class="exercise.verdict.kind">
+      <p>
+        <VerdictMark :kind="exercise.verdict.kind" />
+        <strong>{{ VERDICT_WORDS[exercise.verdict.kind] }}</strong> today for {{ caseLabel
+        }}<template v-if="!isOpen(exercise.verdict.kind) && exercise.verdict.fromDate"
+          >, not before {{ dayText(exercise.verdict.fromDate) }} (day
+          {{ exercise.verdict.fromDay }})</template
+        >
+      </p>
+      <ul>
+        <li v-for="(one, index) in exercise.verdict.reasons.slice(0, 3)" :key="index">
+          {{ one.text }} <small>{{ one.rule }} · {{ one.source }}</small>
+        </li>
+        <li v-for="one in exercise.verdict.missing" :key="one.what">It takes besides: {{ one.meaning }}.</li>
+      </ul>
+    </section>
+
+    <div class="columns">
+      <section :lang="language">
+        <h2 lang="en">What the patient reads</h2>
+        <ol class="steps">
+          <li v-for="step in text.steps" :key="step">{{ step }}</li>
+        </ol>
+        <dl>
+          <dt lang="en">Should feel</dt>
+          <dd>{{ text.shouldFeel }}</dd>
+          <dt lang="en">Should not</dt>
+          <dd>{{ text.shouldNotFeel }}</dd>
+          <dt lang="en">Mistake</dt>
+          <dd>{{ text.mistake }}</dd>
+          <dt lang="en">Before it</dt>
+          <dd>{{ text.before }}</dd>
+          <template v-if="exercise.equipment.length > 0">
+            <dt lang="en">With</dt>
+            <dd>
+              <span v-for="thing in exercise.equipment" :key="thing.name.en" class="line"
+                >{{ thing.name[language]
+                }}<template v-if="thing.home">
+                  <span lang="en">, at home:</span> {{ thing.home[language] }}</template
+                ></span
+              >
+            </dd>
+          </template>
+          <dt lang="en">Worn</dt>
+          <dd>{{ exercise.worn.map((one) => one[language]).join(', ') }}</dd>
+        </dl>
+      </section>
+
+      <section>
+        <h2>What follows from its angles</h2>
+        <AngleStrips :angles="exercise.angles" language="en" />
+        <p class="fact"><span>Moved</span> {{ FORCE_NAMES[exercise.force].en }}</p>
+        <p class="fact">
+          <span>The rules see</span> <code>{{ exercise.signature || 'no motion' }}</code>
+        </p>
+        <p v-for="one in exercise.doseChanges" :key="`${one.field} ${one.from}`" class="fact">
+          <span
+            >{{ one.field === 'load' ? 'from load' : 'from a hold of' }}
+            {{
+              one.field === 'load' ? loadText(exercise.load?.unit ?? null, one.from) : holdText(one.from)
+            }}</span
+          >
+          <code>{{ one.text }}</code>
+        </p>
+        <table v-if="travel.length > 0" class="bars">
+          <caption>
+            Tendon travel, a model (± 50 %)
+          </caption>
+          <tbody>
+            <tr v-for="one in travel" :key="one.name">
+              <th scope="row">{{ one.name }}</th>
+              <td><span class="bar" :style="{ width: `${one.share}%` }" /></td>
+              <td class="tabular">{{ one.mm }} mm</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="exercise.nerve" class="fact">
+          <span>Nerve</span> {{ exercise.nerve.nerve }}: {{ exercise.nerve.technique }}, strain about
+          {{ exercise.nerve.strainPercent.toFixed(1) }} %
+        </p>
+      </section>
+    </div>
+
+    <div class="columns">
+      <section>
+        <h2>
+          Dose
+          <button v-if="isLead" class="change" @click="changing = 'dose'">Change for this clinic</button>
+        </h2>
+        <table class="dose">
+          <thead>
+            <tr>
+              <th scope="col"><span class="sr-only">Part of the dose</span></th>
+              <th scope="col">usual</th>
+              <th scope="col">may be set</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in doseRows" :key="row.key">
+              <th scope="row">{{ row.label }}</th>
+              <td class="tabular">{{ row.usual }}</td>
+              <td class="tabular soft">{{ row.within }}</td>
+            </tr>
+            <tr v-if="exercise.load">
+              <th scope="row">Load</th>
+              <td class="tabular">{{ loadText(exercise.load.unit, exercise.dose.load) }}</td>
+              <td class="tabular soft">{{ exercise.load.steps.join(', ') }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="fact">
+          <span>Takes</span> {{ minutesText(exercise.minutesPerBout) }} a bout<template
+            v-if="exercise.endRangeMinutesPerDay > 0"
+            >, {{ minutesText(exercise.endRangeMinutesPerDay) }} a day at the end of the range</template
+          >
+        </p>
+        <p class="fact">
+          <span>Stop above</span> pain {{ exercise.painCap }} of 10, or {{ exercise.maxRise }} above rest
+        </p>
+        <p class="fact"><span>In a bout</span> {{ SLOT_NAMES[exercise.slot].en }}</p>
+        <p class="fact"><span>Asks of tissue</span> {{ DEMAND_NAMES[exercise.demand].en }}</p>
+        <p class="fact"><span>Known by</span> {{ EVIDENCE_NAMES[exercise.evidence].en }}</p>
+      </section>
+
+      <section>
+        <h2>Ladder</h2>
+        <ul class="ladder">
+          <li v-for="rung in exercise.harder" :key="rung.id">
+            <span class="way">harder</span>
+            <router-link :to="{ name: 'library', params: { exerciseId: rung.id } }">{{
+              rung.name[language]
+            }}</router-link>
+            <small v-if="rung.step.length > 0">{{
+              rung.step.map((axis) => AXIS_STEP[axis]).join(', ')
+            }}</small>
+          </li>
+          <li class="here">
+            <span class="way">this</span><strong>{{ text.name }}</strong>
+            <small>{{ doseText(exercise.dose) }}</small>
+          </li>
+          <li v-for="rung in exercise.easier" :key="rung.id">
+            <span class="way">easier</span>
+            <router-link :to="{ name: 'library', params: { exerciseId: rung.id } }">{{
+              rung.name[language]
+            }}</router-link>
+            <small v-if="rung.step.length > 0">{{
+              rung.step.map((axis) => AXIS_STEP[axis]).join(', ')
+            }}</small>
+          </li>
+        </ul>
+        <h2>Reaches</h2>
+        <ul class="stress">
+          <li v-for="one in exercise.stress" :key="`${one.structure} ${one.mode}`">
+            {{ STRUCTURE_NAMES[one.structure]?.en }} {{ STRESS_MODE_NAMES[one.mode].en }}
+            <small>{{ STRESS_LEVEL_NAMES[one.level].en }}</small>
+          </li>
+        </ul>
+        <template v-if="exercise.contraindications.length > 0">
+          <h2>Barred by</h2>
+          <p>{{ exercise.contraindications.map((word) => CONTRAINDICATION_NAMES[word].en).join(', ') }}</p>
+        </template>
+      </section>
+    </div>
+
+    <div class="columns">
+      <section>
+        <h2>Usual first week</h2>
+        <p class="soft small">Weeks open nothing by themselves: the protocol does.</p>
+        <ul class="weeks">
+          <li v-for="one in weeks" :key="one.conditionId">
+            <span class="tabular">{{ one.week === null ? 'by symptoms' : `week ${one.week}` }}</span>
+            {{ one.condition.en }}
+            <button v-if="isLead" class="change" @click="changing = { conditionId: one.conditionId }">
+              Change
+            </button>
+          </li>
+        </ul>
+      </section>
+      <section>
+        <h2>Stop when</h2>
+        <ul class="stop">
+          <li v-for="rule in exercise.stop" :key="rule">{{ STOP_RULE_NAMES[rule].en }}</li>
+        </ul>
+        <h2>Rests on</h2>
+        <ul class="stop">
+          <li v-for="one in exercise.sources" :key="one.key">
+            {{ one.text }} <small>{{ one.confidence }} confidence</small>
+          </li>
+        </ul>
+        <p class="soft small">Not reviewed by a clinician.</p>
+      </section>
+    </div>
+    <HouseEditDialog
+      v-if="changing"
+      :subject="
+        changing === 'dose'
+          ? { kind: 'dose', exercise }
+          : {
+              kind: 'week',
+              exerciseId: exercise.id,
+              conditionId: changing.conditionId,
+              week:
+                weeks.find((one) => changing !== 'dose' && one.conditionId === changing?.conditionId)?.week ??
+                0,
+            }
+      "
+      @done="((changing = null), emit('changed'))"
+      @close="changing = null"
+    />
+  </article>
+</template>
+
+<style scoped>
+.sheet-page {
+  max-width: 1040px;
+  padding: 16px 22px 40px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 20px;
+  align-items: flex-start;
+}
+h1 {
+  font-size: 24px;
+  line-height: 1.2;
+}
+h2 {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  margin: 18px 0 6px;
+  font-size: 14.5px;
+  color: var(--ink-soft);
+}
+.reason {
+  font-size: 16px;
+}
+.verdict {
+  margin-top: 12px;
+  padding: 9px 14px;
+  border-left: 4px solid var(--plum);
+  border-radius: 0 5px 5px 0;
+  background: var(--plum-wash);
+}
+.verdict p {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.verdict.clear {
+  border-color: var(--moss);
+  background: var(--moss-wash);
+}
+.verdict.with-care {
+  border-color: var(--ochre);
+  background: var(--ochre-wash);
+}
+.verdict.never {
+  border-color: var(--brick);
+  background: var(--brick-wash);
+}
+.verdict small,
+small {
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 0 34px;
+  border-bottom: 1px solid var(--line);
+  padding-bottom: 14px;
+}
+.columns:last-of-type {
+  border-bottom: 0;
+}
+.steps {
+  padding-left: 20px;
+  list-style: decimal;
+}
+.steps li {
+  padding: 2px 0;
+}
+dl {
+  display: grid;
+  grid-template-columns: 92px minmax(0, 1fr);
+  gap: 4px 10px;
+  margin-top: 8px;
+}
+dt {
+  color: var(--ink-soft);
+}
+.line {
+  display: block;
+}
+.fact {
+  display: grid;
+  grid-template-columns: 110px minmax(0, 1fr);
+  gap: 10px;
+  padding: 3px 0;
+}
+.fact > span {
+  color: var(--ink-soft);
+}
+code {
+  font-family: var(--font);
+  font-size: 13.5px;
+  overflow-wrap: anywhere;
+}
+.bars {
+  width: 100%;
+  margin: 6px 0;
+  border-collapse: collapse;
+}
+caption {
+  text-align: left;
+  font-size: 13px;
+  color: var(--ink-soft);
+}
+.bars th,
+.dose th {
+  font-weight: 400;
+  text-align: left;
+  white-space: nowrap;
+  padding: 3px 12px 3px 0;
+}
+.bars td:nth-child(2) {
+  width: 100%;
+}
+.bars td:last-child {
+  white-space: nowrap;
+  text-align: right;
+  padding-left: 8px;
+}
+.bar {
+  display: block;
+  height: 8px;
+  border-radius: 2px;
+  background: var(--teal);
+}
+.dose {
+  border-collapse: collapse;
+}
+.dose td,
+.dose thead th {
+  padding: 3px 18px 3px 0;
+  text-align: left;
+}
+.dose td:nth-child(2) {
+  font-weight: 650;
+}
+.dose thead th {
+  font-size: 13px;
+  color: var(--ink-soft);
+}
+.ladder li {
+  display: grid;
+  grid-template-columns: 54px minmax(0, 1fr);
+  gap: 0 8px;
+  padding: 4px 0;
+}
+.ladder .way {
+  font-size: 13px;
+  color: var(--ink-soft);
+}
+.ladder small {
+  grid-column: 2;
+}
+.ladder .here {
+  padding: 6px 8px;
+  margin: 0 -8px;
+  border-radius: 4px;
+  background: var(--paper-deep);
+}
+.weeks li {
+  display: flex;
+  gap: 10px;
+  padding: 2px 0;
+}
+.weeks .tabular {
+  flex: none;
+  width: 88px;
+  color: var(--ink-soft);
+}
+.stress li,
+.stop li {
+  padding: 2px 0;
+}
+.small {
+  font-size: 13px;
+}
+.change {
+  margin-left: auto;
+  border: 0;
+  background: none;
+  color: var(--teal);
+  font: inherit;
+  font-size: 13.5px;
+  font-weight: 600;
+  cursor: pointer;
+}
+@media (max-width: 1080px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

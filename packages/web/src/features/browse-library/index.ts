@@ -1,0 +1,10 @@
+import type { RouteRecordRaw } from 'vue-router'
+
+export const browseLibraryRoutes: RouteRecordRaw[] = [
+  {
+    path: '/library/:exerciseId?',
+    name: 'library',
+    component: () => import('./LibraryPage.vue'),
+    meta: { title: 'Library' },
+  },
+]

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import type { Dose } from '@pledge/core'
+import { ulid } from 'ulid'
+import { reactive } from 'vue'
+import { useClinicApi } from '../../shared/api/clinicApi'
+import { messageAt } from '../../shared/api/problem'
+import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
+import DialogForm from '../../shared/parts/DialogForm.vue'
+import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import TextInput from '../../shared/parts/TextInput.vue'
+import { useSending } from '../../shared/parts/useSending'
+
+/** A therapist opens a "not yet" for this patient, with the reason; while it heals also with the surgeon's word. */
+const props = defineProps<{
+  episodeId: string
+  exercise: ExerciseAnswer
+  dose: Dose
+  verdict: VerdictAnswer
+  needsSurgeon: boolean
+  surgeon: string
+}>()
+const emit = defineEmits<{ done: []; close: [] }>()
+const api = useClinicApi()
+const form = reactive({ id: ulid(), why: '', agreedBy: props.surgeon, document: '' })
+const { problem, isSaving, save } = useSending(
+  () =>
+    api.addOverride(props.episodeId, {
+      id: form.id,
+      exerciseId: props.exercise.id,
+      dose: props.dose,
+      why: form.why,
+      agreedBy: props.needsSurgeon ? form.agreedBy : '',
+      document: props.needsSurgeon ? form.document : '',
+    }),
+  () => emit('done'),
+)
+</script>
+
+<template>
+  <DialogForm
+    :title="`Open “${exercise.text.name}” before its time`"
+    action="Open it for this patient"
+    :problem="problem"
+    :is-saving="isSaving"
+    @send="save"
+    @close="emit('close')"
+  >
+    <NoticeBox tone="wait">
+      <p v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</p>
+    </NoticeBox>
+    <p>
+      The verdict stays “not yet”; your name and reason stand beside it. The exception covers this exercise at
+      this dose, and ends when anything else bars it: a red flag, an order, a heavier load.
+    </p>
+    <template v-if="needsSurgeon">
+      <NoticeBox tone="care"
+        >The injury still heals: this takes the surgeon’s word, with a document.</NoticeBox
+      >
+      <div class="pair">
+        <TextInput
+          v-model="form.agreedBy"
+          label="Surgeon who agreed"
+          :error="messageAt(problem, 'agreedBy')"
+        />
+        <TextInput
+          v-model="form.document"
+          label="Letter or message"
+          :error="messageAt(problem, 'document')"
+        />
+      </div>
+    </template>
+    <TextInput v-model="form.why" label="Reason" :error="messageAt(problem, 'why')" />
+  </DialogForm>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 12px;
+  align-items: start;
+}
+</style>
