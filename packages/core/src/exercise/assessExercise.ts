@@ -286,9 +286,9 @@ function usualWeek(exercise: Exercise, state: PatientCase): number | null {
   return school === undefined ? own : Math.min(own, school)
 }
 
-/** "finger PIP joint is stretched moderately". */
+/** "PIP joint: stretch (moderate)". */
 function stressWords({ structure, mode, level }: StructureStress, language: Language): string {
-  return `${STRUCTURE_NAMES[structure]![language]} ${STRESS_MODE_NAMES[mode][language]} (${STRESS_LEVEL_NAMES[level][language]})`
+  return `${STRUCTURE_NAMES[structure]![language]}: ${STRESS_MODE_NAMES[mode][language]} (${STRESS_LEVEL_NAMES[level][language]})`
 }
 
 function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; text: Said } | null {
@@ -304,8 +304,8 @@ function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; 
     const opens = lastExceeded < 0 ? undefined : condition.ceilings[lastExceeded + 1]
     if (opens && opens.fromWeek > (latest?.week ?? 0)) {
       const text = {
-        en: `${stressWords(stress, 'en')}: usual from week ${opens.fromWeek}.`,
-        es: `${stressWords(stress, 'es')}: habitual desde la semana ${opens.fromWeek}.`,
+        en: `${stressWords(stress, 'en')} is usual from week ${opens.fromWeek}.`,
+        es: `${stressWords(stress, 'es')} es habitual desde la semana ${opens.fromWeek}.`,
       }
       latest = { week: opens.fromWeek, text }
     }

@@ -77,21 +77,24 @@ export interface ChangeByDose {
   /** From this hold or load on, within the exercise's own range. */
   readonly from: number
   readonly text: string
+  readonly signature: Signature
 }
 
 /** Doses within its own range at which an exercise becomes another one to the rules; the default dose is left out. */
 export function changesByDose(exercise: Exercise): ChangeByDose[] {
-  const textAt = (change: Partial<Dose>) =>
-    signatureText(signatureOf(exercise, { ...exercise.dose, ...change }, 'none'))
-  const usual = textAt({})
+  const at = (change: Partial<Dose>) => {
+    const signature = signatureOf(exercise, { ...exercise.dose, ...change }, 'none')
+    return { signature, text: signatureText(signature) }
+  }
+  const usual = at({}).text
   const [shortest, longest] = exercise.range.holdSeconds
   const holds = [...new Set([shortest, ...HOLD_BORDERS.filter((at) => at > shortest && at <= longest)])]
   const changes = [
-    ...holds.map((from) => ({ field: 'holdSeconds' as const, from, text: textAt({ holdSeconds: from }) })),
+    ...holds.map((from) => ({ field: 'holdSeconds' as const, from, ...at({ holdSeconds: from }) })),
     ...(exercise.load?.steps ?? []).map((from) => ({
       field: 'load' as const,
       from,
-      text: textAt({ load: from }),
+      ...at({ load: from }),
     })),
   ]
   return changes.filter(

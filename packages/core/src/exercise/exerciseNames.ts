@@ -15,26 +15,26 @@ import type {
 const said = (en: string, es: string): Said => ({ en, es })
 
 export const FAMILY_NAMES: Readonly<Record<Family, Said>> = {
-  edema: said('swelling', 'hinchazón'),
-  'heat-cold': said('warm and cold', 'calor y frío'),
-  'soft-tissue': said('skin, scar and muscle', 'piel, cicatriz y músculo'),
-  'passive-range': said('moved by the other hand', 'movido por la otra mano'),
-  'prolonged-stretch': said('long stretch', 'estiramiento largo'),
-  'place-and-hold': said('placed, then held', 'colocar y sostener'),
-  'active-range': said('moving by oneself', 'mover por uno mismo'),
-  blocking: said('one joint at a time', 'una articulación a la vez'),
-  'tendon-glide': said('tendon glide', 'deslizar tendones'),
-  tenodesis: said('wrist moves the fingers', 'la muñeca mueve los dedos'),
-  'nerve-slider': said('nerve slide', 'deslizar un nervio'),
-  'nerve-tensioner': said('nerve tension', 'tensar un nervio'),
-  isometric: said('push without moving', 'empujar sin mover'),
-  isotonic: said('move against load', 'mover contra carga'),
+  edema: said('edema', 'edema'),
+  'heat-cold': said('heat and cold', 'calor y frío'),
+  'soft-tissue': said('soft tissue', 'tejidos blandos'),
+  'passive-range': said('passive range', 'movilidad pasiva'),
+  'prolonged-stretch': said('prolonged stretch', 'estiramiento prolongado'),
+  'place-and-hold': said('place-and-hold', 'colocar y sostener'),
+  'active-range': said('active range', 'movilidad activa'),
+  blocking: said('blocking', 'bloqueo'),
+  'tendon-glide': said('tendon glide', 'deslizamiento de tendones'),
+  tenodesis: said('tenodesis', 'tenodesis'),
+  'nerve-slider': said('nerve slide', 'deslizamiento nervioso'),
+  'nerve-tensioner': said('nerve tension', 'tensión nerviosa'),
+  isometric: said('isometric', 'isométrico'),
+  isotonic: said('isotonic', 'isotónico'),
   grip: said('grip', 'agarre'),
   pinch: said('pinch', 'pellizco'),
   dexterity: said('dexterity', 'destreza'),
-  proprioception: said('position and balance', 'posición y equilibrio'),
-  desensitization: said('touch and feeling', 'tacto y sensibilidad'),
-  functional: said('daily life', 'vida diaria'),
+  proprioception: said('proprioception', 'propiocepción'),
+  desensitization: said('desensitization', 'desensibilización'),
+  functional: said('functional', 'funcional'),
 }
 
 export const SLOT_NAMES: Readonly<Record<Slot, Said>> = {
@@ -125,21 +125,21 @@ export const ANGLE_LABELS: Readonly<Record<AngleName, Said>> = {
 }
 
 export const STRESS_MODE_NAMES: Readonly<Record<(typeof STRESS_MODES)[number], Said>> = {
-  glide: said('glides', 'se desliza'),
-  active: said('pulls by itself', 'tira por sí mismo'),
-  stretch: said('is stretched', 'se estira'),
-  resist: said('pulls against load', 'tira contra carga'),
-  compress: said('is pressed', 'se comprime'),
-  gap: said('is pulled open', 'se abre'),
-  shear: said('is sheared', 'se cizalla'),
-  torsion: said('is twisted', 'se tuerce'),
-  touch: said('is touched', 'se toca'),
+  glide: said('gliding', 'deslizamiento'),
+  active: said('own pull', 'tracción propia'),
+  stretch: said('stretch', 'estiramiento'),
+  resist: said('pull against load', 'tracción con carga'),
+  compress: said('pressure', 'compresión'),
+  gap: said('opening', 'apertura'),
+  shear: said('shear', 'cizalla'),
+  torsion: said('twist', 'torsión'),
+  touch: said('touch', 'tacto'),
 }
 export const STRESS_LEVEL_NAMES: Readonly<Record<(typeof STRESS_LEVELS)[number], Said>> = {
-  none: said('not at all', 'nada'),
-  low: said('a little', 'un poco'),
-  med: said('moderately', 'moderado'),
-  high: said('strongly', 'mucho'),
+  none: said('none', 'ninguno'),
+  low: said('low', 'bajo'),
+  med: said('moderate', 'moderado'),
+  high: said('high', 'alto'),
 }
 
 /** What an exercise or a condition may name as stressed: tendons and muscles, ligaments and joints, nerves, bones, skin. */

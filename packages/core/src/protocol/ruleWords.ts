@@ -131,7 +131,7 @@ function weightWords(kg: number, language: Language): string {
 }
 
 /** Motions by joint: a joint that moves in every direction says so, joints with the same directions stand together. */
-function motionsWords(motions: ReadonlySet<Motion>, language: Language): string {
+export function motionsWords(motions: ReadonlySet<Motion>, language: Language): string {
   const byWays = new Map<string, Joint[]>()
   for (const joint of JOINTS) {
     if (!directionsOf(joint).some((direction) => motions.has(`${joint}.${direction}`))) continue
@@ -233,7 +233,7 @@ function daysWords(rule: Rule, phase: Phase | null): Said | null {
   return inEach((language) => parts(language).join(' '))
 }
 
-function listed(words: readonly string[], language: Language): string {
+export function listed(words: readonly string[], language: Language): string {
   const and = language === 'en' ? ' and ' : ' y '
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')}${and}${words.at(-1)}`
 }

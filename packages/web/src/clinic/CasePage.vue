@@ -17,10 +17,12 @@ watch(
   () => store.data,
   (data) => {
     if (data)
-      session.keepTab(
-        data.episode.id,
-        `${data.patient.name} · ${data.episode.side === 'left' ? 'L' : 'R'} ${data.episode.digits.join(', ') || 'hand'}`,
-      )
+      session.keepTab({
+        id: data.episode.id,
+        label: `${data.patient.name} · ${data.episode.side === 'left' ? 'L' : 'R'} ${data.episode.digits.join(', ') || 'hand'}`,
+        conditionId: data.episode.conditionId,
+        protocolId: data.episode.protocolId,
+      })
   },
 )
 onBeforeUnmount(() => store.close())

@@ -3,13 +3,21 @@ import { ref } from 'vue'
 import { useClinicApi } from './api/clinicApi'
 import type { SessionAnswer } from './api/types'
 
+/** A case open in this session; the library and the protocols are read for it. */
+export interface OpenCase {
+  readonly id: string
+  readonly label: string
+  readonly conditionId: string
+  readonly protocolId: string
+}
+
 /** Who is signed in, and the cases open in this session, like tabs on a folder. */
 export const useSessionStore = defineStore('session', () => {
   const api = useClinicApi()
   const user = ref<SessionAnswer['user']>(null)
   const clinic = ref<SessionAnswer['clinic']>({ name: '', timeZone: 'UTC' })
   const today = ref('')
-  const openCases = ref<{ id: string; label: string }[]>([])
+  const openCases = ref<OpenCase[]>([])
 
   function take(answer: SessionAnswer) {
     user.value = answer.user
@@ -27,10 +35,11 @@ export const useSessionStore = defineStore('session', () => {
     openCases.value = []
     take(await api.session())
   }
-  function keepTab(id: string, label: string) {
-    const known = openCases.value.find((one) => one.id === id)
-    if (known) known.label = label
-    else openCases.value = [...openCases.value, { id, label }].slice(-5)
+  function keepTab(open: OpenCase) {
+    const isKnown = openCases.value.some(({ id }) => id === open.id)
+    openCases.value = isKnown
+      ? openCases.value.map((one) => (one.id === open.id ? open : one))
+      : [...openCases.value, open].slice(-5)
   }
   function closeTab(id: string) {
     openCases.value = openCases.value.filter((one) => one.id !== id)

@@ -20,7 +20,7 @@ import type { ExercisePageAnswer } from '../../shared/api/types'
 import HouseEditDialog from '../../shared/house/HouseEditDialog.vue'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
-import { useSessionStore } from '../../shared/sessionStore'
+import { useSessionStore, type OpenCase } from '../../shared/sessionStore'
 import {
   AIM_WORDS,
   dayText,
@@ -33,7 +33,7 @@ import {
 import AngleStrips from './AngleStrips.vue'
 
 /** Everything about one exercise: what the patient reads, and what follows from its angles, force and dose. */
-const props = defineProps<{ exercise: ExercisePageAnswer; caseLabel: string | null }>()
+const props = defineProps<{ exercise: ExercisePageAnswer; openCase: OpenCase | null }>()
 const emit = defineEmits<{ changed: [] }>()
 const language = defineModel<'en' | 'es'>('language', { required: true })
 const session = useSessionStore()
@@ -88,6 +88,11 @@ const doseRows = computed(() =>
     }
   }),
 )
+const isUnusual = computed(
+  () =>
+    props.openCase !== null &&
+    !props.exercise.weeks.some(({ conditionId }) => conditionId === props.openCase!.conditionId),
+)
 const weeks = computed(() =>
   [...props.exercise.weeks].sort(
     (a, b) => (a.week ?? 99) - (b.week ?? 99) || a.condition.en.localeCompare(b.condition.en),
@@ -117,14 +122,18 @@ const weeks = computed(() =>
       />
     </header>
 
-    <section v-if="exercise.verdict && caseLabel" class="verdict" :class="exercise.verdict.kind">
+    <section v-if="exercise.verdict && openCase" class="verdict" :class="exercise.verdict.kind">
       <p>
         <VerdictMark :kind="exercise.verdict.kind" />
-        <strong>{{ VERDICT_WORDS[exercise.verdict.kind] }}</strong> today for {{ caseLabel
+        <strong>{{ VERDICT_WORDS[exercise.verdict.kind] }}</strong> today for {{ openCase.label
         }}<template v-if="!isOpen(exercise.verdict.kind) && exercise.verdict.fromDate"
           >, not before {{ dayText(exercise.verdict.fromDate) }} (day
           {{ exercise.verdict.fromDay }})</template
         >
+      </p>
+      <p v-if="isUnusual" class="unusual">
+        <strong>Not usual after this injury:</strong> the catalogue names no week for it there. What the
+        protocol says of its motions is all that is known.
       </p>
       <ul>
         <li v-for="(one, index) in exercise.verdict.reasons.slice(0, 3)" :key="index">
@@ -170,7 +179,11 @@ const weeks = computed(() =>
         <AngleStrips :angles="exercise.angles" language="en" />
         <p class="fact"><span>Moved</span> {{ FORCE_NAMES[exercise.force].en }}</p>
         <p class="fact">
-          <span>The rules see</span> <code>{{ exercise.signature || 'no motion' }}</code>
+          <span>The rules see</span>
+          <span class="parts" :lang="language"
+            ><span v-for="part in exercise.signature" :key="part.en">{{ part[language] }}</span
+            ><span v-if="exercise.signature.length === 0" lang="en">no motion</span></span
+          >
         </p>
         <p v-for="one in exercise.doseChanges" :key="`${one.field} ${one.from}`" class="fact">
           <span
@@ -179,7 +192,9 @@ const weeks = computed(() =>
               one.field === 'load' ? loadText(exercise.load?.unit ?? null, one.from) : holdText(one.from)
             }}</span
           >
-          <code>{{ one.text }}</code>
+          <span class="parts" :lang="language"
+            ><span v-for="part in one.words" :key="part.en">{{ part[language] }}</span></span
+          >
         </p>
         <table v-if="travel.length > 0" class="bars">
           <caption>
@@ -270,8 +285,8 @@ const weeks = computed(() =>
         <h2>Reaches</h2>
         <ul class="stress">
           <li v-for="one in exercise.stress" :key="`${one.structure} ${one.mode}`">
-            {{ STRUCTURE_NAMES[one.structure]?.en }} {{ STRESS_MODE_NAMES[one.mode].en }}
-            <small>{{ STRESS_LEVEL_NAMES[one.level].en }}</small>
+            {{ STRUCTURE_NAMES[one.structure]?.en }}: {{ STRESS_MODE_NAMES[one.mode].en }},
+            {{ STRESS_LEVEL_NAMES[one.level].en }}
           </li>
         </ul>
         <template v-if="exercise.contraindications.length > 0">
@@ -367,6 +382,9 @@ h2 {
   align-items: center;
   gap: 6px;
 }
+.verdict .unusual {
+  display: block;
+}
 .verdict.clear {
   border-color: var(--moss);
   background: var(--moss-wash);
@@ -419,13 +437,11 @@ dt {
   gap: 10px;
   padding: 3px 0;
 }
-.fact > span {
+.fact > span:first-child {
   color: var(--ink-soft);
 }
-code {
-  font-family: var(--font);
-  font-size: 13.5px;
-  overflow-wrap: anywhere;
+.parts > span {
+  display: block;
 }
 .bars {
   width: 100%;

@@ -21,9 +21,11 @@ const library = ref<LibraryAnswer | null>(null)
 const page = ref<ExercisePageAnswer | null>(null)
 const problem = ref<string | null>(null)
 const search = ref('')
-const narrowed = ref<Narrowed>({ ...NOT_NARROWED })
 const kinds = ref<VerdictKind[]>([])
 const caseId = ref<string | null>(session.openCases.at(-1)?.id ?? null)
+const openCase = computed(() => session.openCases.find(({ id }) => id === caseId.value) ?? null)
+/** Read for a case, the library shows what is usual after its injury first. */
+const narrowed = ref<Narrowed>({ ...NOT_NARROWED, condition: openCase.value?.conditionId ?? '' })
 const language = ref<'en' | 'es'>('en')
 const searchBox = ref<HTMLInputElement>()
 const listBox = ref<HTMLElement>()
@@ -72,6 +74,7 @@ async function readPage() {
   }
 }
 watch(caseId, read, { immediate: true })
+watch(openCase, (next) => narrow('condition', next?.conditionId ?? ''))
 watch([selected, caseId], readPage, { immediate: true })
 
 function select(id: string) {
@@ -202,7 +205,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
         v-if="page"
         v-model:language="language"
         :exercise="page"
-        :case-label="session.openCases.find(({ id }) => id === caseId)?.label ?? null"
+        :open-case="openCase"
         @changed="read().then(readPage)"
       />
       <div v-else-if="!problem" class="waiting" aria-busy="true"><span class="sr-only">Reading</span></div>

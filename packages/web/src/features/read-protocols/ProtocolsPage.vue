@@ -31,7 +31,8 @@ const moving = ref<Moving | null>(null)
 
 const selected = computed(() => {
   const id = route.params['protocolId']
-  return typeof id === 'string' && id !== '' ? id : (conditions.value[0]?.schools[0]?.id ?? null)
+  if (typeof id === 'string' && id !== '') return id
+  return session.openCases.at(-1)?.protocolId ?? conditions.value[0]?.schools[0]?.id ?? null
 })
 const condition = computed(() =>
   conditions.value.find(({ schools }) => schools.some(({ id }) => id === selected.value)),
@@ -53,7 +54,14 @@ const inPhase = (day: number) =>
   day >= phase.value.startDay &&
   (phase.value.endDay === null || day < phase.value.endDay)
 const gates = computed(() => page.value?.gates.filter(({ rule }) => inPhase(rule.from)) ?? [])
-const openings = computed(() => page.value?.openings.filter((one) => one.phaseId === phase.value?.id) ?? [])
+/** What opens in the phase, by day. */
+const openings = computed(() => {
+  const own = page.value?.openings.filter((one) => one.phaseId === phase.value?.id) ?? []
+  return [...new Set(own.map(({ fromDay }) => fromDay))].map((day) => ({
+    day,
+    exercises: own.filter(({ fromDay }) => fromDay === day),
+  }))
+})
 const neverOpen = computed(() => page.value?.openings.filter((one) => one.fromDay === null) ?? [])
 const groups = computed(() => {
   const of = (kind: string) => phase.value?.rules.filter((rule) => rule.kind === kind) ?? []
@@ -68,7 +76,8 @@ const isEarlierToo = computed(() => (page.value?.phases[0]?.id ?? '') !== phase.
 async function readAll() {
   problem.value = null
   try {
-    conditions.value = await api.libraryProtocols()
+    const all = await api.libraryProtocols()
+    conditions.value = all.sort((a, b) => a.name.en.localeCompare(b.name.en))
     await readPage()
   } catch (error) {
     problem.value = error instanceof ApiProblem ? error.message : 'The protocols could not be read.'
@@ -160,8 +169,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
             <h1>{{ condition.name[language] }}</h1>
             <p class="soft">
               {{ condition.schools.length === 1 ? 'One school' : `${condition.schools.length} schools` }} on
-              one axis of weeks. Days are the earliest by time; each also asks for what its phase and gate
-              name.
+              one axis of weeks; rings are gates. Days are the earliest by time: each also asks for what its
+              phase or gate names.
             </p>
           </div>
           <ChoiceInput
@@ -230,12 +239,18 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
           <section>
             <h2>Exercises that open in this phase</h2>
             <ul class="openings">
-              <li v-for="one in openings" :key="one.id">
-                <span class="tabular">day {{ one.fromDay }}</span>
-                <router-link :to="{ name: 'library', params: { exerciseId: one.id } }" :lang="language">{{
-                  one.name[language]
-                }}</router-link>
-                <small v-if="one.isWithCare">with care</small>
+              <li v-for="group in openings" :key="group.day">
+                <span class="tabular">day {{ group.day }}</span>
+                <p>
+                  <span v-for="one in group.exercises" :key="one.id" class="opening"
+                    ><router-link
+                      :to="{ name: 'library', params: { exerciseId: one.id } }"
+                      :lang="language"
+                      >{{ one.name[language] }}</router-link
+                    >
+                    <small v-if="one.isWithCare">with care</small></span
+                  >
+                </p>
               </li>
               <li v-if="openings.length === 0" class="soft">None more.</li>
             </ul>
@@ -415,6 +430,10 @@ h3 {
   align-items: baseline;
   gap: 8px;
   padding: 2px 0;
+}
+.opening:not(:last-child)::after {
+  content: ' · ';
+  color: var(--ink-soft);
 }
 .openings .tabular {
   flex: none;

@@ -454,8 +454,8 @@ export interface ExercisePageAnswer {
   weeks: { conditionId: string; condition: Said; week: number | null }[]
   easier: RungAnswer[]
   harder: RungAnswer[]
-  signature: string
-  doseChanges: { field: 'holdSeconds' | 'load'; from: number; text: string }[]
+  signature: Said[]
+  doseChanges: { field: 'holdSeconds' | 'load'; from: number; words: Said[] }[]
   travelMm: Partial<Record<Tendon, number>>
   differentialMm: number
   nerve: { nerve: string; technique: string; strainPercent: number } | null
