@@ -22,7 +22,7 @@ import {
   type PatientCase,
   type RedFlag,
 } from '@pledge/core'
-import { bool, doseReply, list, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
+import { bool, doseReply, list, map, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
 import {
   asReading,
   dayZero,
@@ -188,6 +188,7 @@ export const overviewReply = obj({
       signedOn: str,
       signedBy: str,
       burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole }),
+      schools: map(str),
       items: list(
         obj({
           itemId: str,
@@ -464,6 +465,7 @@ export function overview(
           signedOn: newest.signedOn,
           signedBy: users.get(newest.signedBy) ?? '',
           burden: burdenOf(newest.items),
+          schools: newest.schools as Record<string, string>,
           items: itemsToday(record, state).map(({ item, verdict, override, isPaused }) => ({
             itemId: item.itemId,
             exerciseId: item.exercise.id,

@@ -88,6 +88,19 @@ const doseRows = computed(() =>
     }
   }),
 )
+/** What another dose makes of it: a heavier class of load, or another part in the eyes of the rules. */
+const doseChanges = computed(() =>
+  props.exercise.doseChanges.map(({ field, from, words }) => {
+    const known = props.exercise.signature.map(({ en }) => en)
+    const other = words.map(({ en }) => en).filter((part) => !known.includes(part))
+    if (field === 'holdSeconds') return { from: `hold from ${holdText(from)}`, becomes: other.join('; ') }
+    const classes = [...new Set(other.join(' ').match(/R\d/g) ?? [])]
+    return {
+      from: loadText(props.exercise.load?.unit ?? null, from),
+      becomes: `counts as ${classes.join(', ') || other.join('; ')}`,
+    }
+  }),
+)
 const isUnusual = computed(
   () =>
     props.openCase !== null &&
@@ -144,79 +157,36 @@ const weeks = computed(() =>
     </section>
 
     <div class="columns">
-      <section :lang="language">
-        <h2 lang="en">What the patient reads</h2>
-        <ol class="steps">
-          <li v-for="step in text.steps" :key="step">{{ step }}</li>
-        </ol>
-        <dl>
-          <dt lang="en">Should feel</dt>
-          <dd>{{ text.shouldFeel }}</dd>
-          <dt lang="en">Should not</dt>
-          <dd>{{ text.shouldNotFeel }}</dd>
-          <dt lang="en">Mistake</dt>
-          <dd>{{ text.mistake }}</dd>
-          <dt lang="en">Before it</dt>
-          <dd>{{ text.before }}</dd>
-          <template v-if="exercise.equipment.length > 0">
-            <dt lang="en">With</dt>
-            <dd>
-              <span v-for="thing in exercise.equipment" :key="thing.name.en" class="line"
-                >{{ thing.name[language]
-                }}<template v-if="thing.home">
-                  <span lang="en">, at home:</span> {{ thing.home[language] }}</template
-                ></span
-              >
-            </dd>
-          </template>
-          <dt lang="en">Worn</dt>
-          <dd>{{ exercise.worn.map((one) => one[language]).join(', ') }}</dd>
-        </dl>
-      </section>
-
       <section>
-        <h2>What follows from its angles</h2>
-        <AngleStrips :angles="exercise.angles" language="en" />
-        <p class="fact"><span>Moved</span> {{ FORCE_NAMES[exercise.force].en }}</p>
-        <p class="fact">
-          <span>The rules see</span>
-          <span class="parts" :lang="language"
-            ><span v-for="part in exercise.signature" :key="part.en">{{ part[language] }}</span
-            ><span v-if="exercise.signature.length === 0" lang="en">no motion</span></span
-          >
-        </p>
-        <p v-for="one in exercise.doseChanges" :key="`${one.field} ${one.from}`" class="fact">
-          <span
-            >{{ one.field === 'load' ? 'from load' : 'from a hold of' }}
-            {{
-              one.field === 'load' ? loadText(exercise.load?.unit ?? null, one.from) : holdText(one.from)
-            }}</span
-          >
-          <span class="parts" :lang="language"
-            ><span v-for="part in one.words" :key="part.en">{{ part[language] }}</span></span
-          >
-        </p>
-        <table v-if="travel.length > 0" class="bars">
-          <caption>
-            Tendon travel, a model (± 50 %)
-          </caption>
-          <tbody>
-            <tr v-for="one in travel" :key="one.name">
-              <th scope="row">{{ one.name }}</th>
-              <td><span class="bar" :style="{ width: `${one.share}%` }" /></td>
-              <td class="tabular">{{ one.mm }} mm</td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-if="exercise.nerve" class="fact">
-          <span>Nerve</span> {{ exercise.nerve.nerve }}: {{ exercise.nerve.technique }}, strain about
-          {{ exercise.nerve.strainPercent.toFixed(1) }} %
-        </p>
-      </section>
-    </div>
-
-    <div class="columns">
-      <section>
+        <div :lang="language">
+          <h2 lang="en">What the patient reads</h2>
+          <ol class="steps">
+            <li v-for="step in text.steps" :key="step">{{ step }}</li>
+          </ol>
+          <dl>
+            <dt lang="en">Should feel</dt>
+            <dd>{{ text.shouldFeel }}</dd>
+            <dt lang="en">Should not</dt>
+            <dd>{{ text.shouldNotFeel }}</dd>
+            <dt lang="en">Mistake</dt>
+            <dd>{{ text.mistake }}</dd>
+            <dt lang="en">Before it</dt>
+            <dd>{{ text.before }}</dd>
+            <template v-if="exercise.equipment.length > 0">
+              <dt lang="en">With</dt>
+              <dd>
+                <span v-for="thing in exercise.equipment" :key="thing.name.en" class="line"
+                  >{{ thing.name[language]
+                  }}<template v-if="thing.home">
+                    <span lang="en">, at home:</span> {{ thing.home[language] }}</template
+                  ></span
+                >
+              </dd>
+            </template>
+            <dt lang="en">Worn</dt>
+            <dd>{{ exercise.worn.map((one) => one[language]).join(', ') }}</dd>
+          </dl>
+        </div>
         <h2>
           Dose
           <button v-if="isLead" class="change" @click="changing = 'dose'">Change for this clinic</button>
@@ -254,9 +224,48 @@ const weeks = computed(() =>
         <p class="fact"><span>In a bout</span> {{ SLOT_NAMES[exercise.slot].en }}</p>
         <p class="fact"><span>Asks of tissue</span> {{ DEMAND_NAMES[exercise.demand].en }}</p>
         <p class="fact"><span>Known by</span> {{ EVIDENCE_NAMES[exercise.evidence].en }}</p>
+        <h2>Usual first week</h2>
+        <p class="soft small">Weeks open nothing by themselves: the protocol does.</p>
+        <ul class="weeks">
+          <li v-for="one in weeks" :key="one.conditionId">
+            <span class="tabular">{{ one.week === null ? 'by symptoms' : `week ${one.week}` }}</span>
+            {{ one.condition.en }}
+            <button v-if="isLead" class="change" @click="changing = { conditionId: one.conditionId }">
+              Change
+            </button>
+          </li>
+        </ul>
       </section>
-
       <section>
+        <h2>What follows from its angles</h2>
+        <AngleStrips :angles="exercise.angles" language="en" />
+        <p class="fact"><span>Moved</span> {{ FORCE_NAMES[exercise.force].en }}</p>
+        <p class="fact">
+          <span>The rules see</span>
+          <span class="parts" :lang="language"
+            ><span v-for="part in exercise.signature" :key="part.en">{{ part[language] }}</span
+            ><span v-if="exercise.signature.length === 0" lang="en">no motion</span></span
+          >
+        </p>
+        <p v-for="one in doseChanges" :key="one.from" class="fact">
+          <span>{{ one.from }}</span> <span class="parts">{{ one.becomes }}</span>
+        </p>
+        <table v-if="travel.length > 0" class="bars">
+          <caption>
+            Tendon travel, a model (± 50 %)
+          </caption>
+          <tbody>
+            <tr v-for="one in travel" :key="one.name">
+              <th scope="row">{{ one.name }}</th>
+              <td><span class="bar" :style="{ width: `${one.share}%` }" /></td>
+              <td class="tabular">{{ one.mm }} mm</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="exercise.nerve" class="fact">
+          <span>Nerve</span> {{ exercise.nerve.nerve }}: {{ exercise.nerve.technique }}, strain about
+          {{ exercise.nerve.strainPercent.toFixed(1) }} %
+        </p>
         <h2>Ladder</h2>
         <ul class="ladder">
           <li v-for="rung in exercise.harder" :key="rung.id">
@@ -293,24 +302,6 @@ const weeks = computed(() =>
           <h2>Barred by</h2>
           <p>{{ exercise.contraindications.map((word) => CONTRAINDICATION_NAMES[word].en).join(', ') }}</p>
         </template>
-      </section>
-    </div>
-
-    <div class="columns">
-      <section>
-        <h2>Usual first week</h2>
-        <p class="soft small">Weeks open nothing by themselves: the protocol does.</p>
-        <ul class="weeks">
-          <li v-for="one in weeks" :key="one.conditionId">
-            <span class="tabular">{{ one.week === null ? 'by symptoms' : `week ${one.week}` }}</span>
-            {{ one.condition.en }}
-            <button v-if="isLead" class="change" @click="changing = { conditionId: one.conditionId }">
-              Change
-            </button>
-          </li>
-        </ul>
-      </section>
-      <section>
         <h2>Stop when</h2>
         <ul class="stop">
           <li v-for="rule in exercise.stop" :key="rule">{{ STOP_RULE_NAMES[rule].en }}</li>
@@ -406,11 +397,6 @@ small {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 0 34px;
-  border-bottom: 1px solid var(--line);
-  padding-bottom: 14px;
-}
-.columns:last-of-type {
-  border-bottom: 0;
 }
 .steps {
   padding-left: 20px;

@@ -1,12 +1,21 @@
 <script setup lang="ts">
 import type { DoseQuestion } from '@pledge/core'
+import { computed } from 'vue'
 import type { QuestionAnswer } from '../../shared/api/types'
 import { minutesText } from '../../shared/words'
 
 /** Where practice disagrees about doses: one school a question for this program, compared by what each makes of the day. */
-defineProps<{ questions: readonly QuestionAnswer[]; isSaving: boolean }>()
+const props = defineProps<{ questions: readonly QuestionAnswer[]; isSaving: boolean }>()
 const emit = defineEmits<{ choose: [question: DoseQuestion, school: string | null]; close: [] }>()
 
+/** "TEXTBOOK-PRACTICE (medium) for short and often, middle". */
+const sources = computed(() => {
+  const bySource = new Map<string, string[]>()
+  for (const { schools } of props.questions)
+    for (const { name, source } of schools)
+      bySource.set(source, [...(bySource.get(source) ?? []), name.toLowerCase()])
+  return [...bySource].map(([source, names]) => `${source} for ${names.join(', ')}`).join('; ')
+})
 function outcome({ endRangeMinutesPerDay, repetitionsPerDay }: QuestionAnswer['schools'][number]): string {
   if (endRangeMinutesPerDay !== null)
     return `${minutesText(endRangeMinutesPerDay)} a day at the end of the range`
@@ -19,7 +28,7 @@ function outcome({ endRangeMinutesPerDay, repetitionsPerDay }: QuestionAnswer['s
   <v-dialog
     :model-value="true"
     aria-label="Schools of dosing"
-    max-width="820"
+    max-width="860"
     scrollable
     @update:model-value="emit('close')"
   >
@@ -54,9 +63,9 @@ function outcome({ endRangeMinutesPerDay, repetitionsPerDay }: QuestionAnswer['s
             <strong>{{ school.name }}</strong>
             <span class="soft">{{ school.says }}</span>
             <span v-if="outcome(school)" class="outcome tabular">{{ outcome(school) }}</span>
-            <small>{{ school.source }}</small>
           </label>
         </fieldset>
+        <p class="rests soft">Rests on: {{ sources }}.</p>
         <div class="acts">
           <v-btn @click="emit('close')">Done</v-btn>
         </div>
@@ -68,9 +77,9 @@ function outcome({ endRangeMinutesPerDay, repetitionsPerDay }: QuestionAnswer['s
 <style scoped>
 .body {
   display: grid;
-  gap: 12px;
-  padding: 20px;
-  max-height: 86vh;
+  gap: 11px;
+  padding: 18px 20px 0;
+  max-height: 90vh;
   overflow-y: auto;
 }
 h2 {
@@ -78,7 +87,7 @@ h2 {
 }
 fieldset {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(176px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(142px, 1fr));
   gap: 6px;
   margin: 0;
   padding: 0;
@@ -113,13 +122,15 @@ label:focus-within {
 .outcome {
   font-weight: 650;
 }
-small {
-  margin-top: auto;
-  font-size: 12px;
-  color: var(--ink-soft);
+.rests {
+  font-size: 12.5px;
 }
 .acts {
+  position: sticky;
+  bottom: 0;
   display: flex;
   justify-content: flex-end;
+  padding: 10px 0 16px;
+  background: var(--sheet);
 }
 </style>

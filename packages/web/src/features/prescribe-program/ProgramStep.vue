@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { DoseQuestion } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import HealingRibbon from '../../shared/case/HealingRibbon.vue'
 import { useCaseStore } from '../../shared/case/caseStore'
@@ -84,11 +85,18 @@ const shownTerms = computed(() =>
 const isDosing = ref(false)
 const isOverriding = ref(false)
 const takenBack = ref<string | null>(null)
+const QUESTION_WORDS: Readonly<Record<DoseQuestion, string>> = {
+  stretchHold: 'stretch',
+  nerveDose: 'nerve',
+  earlyLoad: 'strength',
+  painCap: 'pain',
+  boutOrder: 'order',
+}
 /** The chosen schools in a few words. */
 const schoolWords = computed(() => {
-  const chosen = (program.answer?.questions ?? []).flatMap(({ chosen: id, schools }) => {
+  const chosen = (program.answer?.questions ?? []).flatMap(({ question, chosen: id, schools }) => {
     const school = schools.find((one) => one.id === id)
-    return school ? [school.name.toLowerCase()] : []
+    return school ? [`${QUESTION_WORDS[question]} ${school.name.toLowerCase()}`] : []
   })
   return chosen.length > 0 ? chosen.join(', ') : 'as the catalogue has it'
 })
@@ -108,10 +116,15 @@ async function overridden() {
   await cases.reload()
   await program.judgeAgain()
 }
+function isSame(a: object, b: object): boolean {
+  const sorted = (one: object) => JSON.stringify(Object.entries(one).sort())
+  return sorted(a) === sorted(b)
+}
 /** Whether what is signed already says the same as the draft. */
 const isAsSigned = computed(() => {
   const signed = cases.data?.program?.items
   if (!signed || signed.length !== program.items.length) return false
+  if (!isSame(cases.data!.program!.schools, program.schools)) return false
   return program.items.every(
     (item, index) =>
       signed[index]?.exerciseId === item.exerciseId &&

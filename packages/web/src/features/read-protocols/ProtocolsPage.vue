@@ -8,6 +8,7 @@ import HouseEditDialog from '../../shared/house/HouseEditDialog.vue'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../../shared/sessionStore'
+import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import RuleLine from './RuleLine.vue'
 import SchoolsAxis from './SchoolsAxis.vue'
 
@@ -39,12 +40,13 @@ const condition = computed(() =>
 )
 const listed = computed(() => {
   const word = wanted.value.trim().toLowerCase()
-  return conditions.value.filter(({ name, schools }) =>
+  const fitting = conditions.value.filter(({ name, schools }) =>
     [name.en, name.es, ...schools.flatMap(({ id, title, school }) => [id, title, school])]
       .join(' ')
       .toLowerCase()
       .includes(word),
   )
+  return fitting.sort((a, b) => a.name[language.value].localeCompare(b.name[language.value]))
 })
 const phase = computed(
   () => page.value?.phases.find(({ id }) => id === phaseId.value) ?? page.value?.phases[0] ?? null,
@@ -76,8 +78,7 @@ const isEarlierToo = computed(() => (page.value?.phases[0]?.id ?? '') !== phase.
 async function readAll() {
   problem.value = null
   try {
-    const all = await api.libraryProtocols()
-    conditions.value = all.sort((a, b) => a.name.en.localeCompare(b.name.en))
+    conditions.value = await api.libraryProtocols()
     await readPage()
   } catch (error) {
     problem.value = error instanceof ApiProblem ? error.message : 'The protocols could not be read.'
@@ -239,18 +240,17 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
           <section>
             <h2>Exercises that open in this phase</h2>
             <ul class="openings">
-              <li v-for="group in openings" :key="group.day">
+              <li v-for="group in openings" :key="group.day ?? -1">
                 <span class="tabular">day {{ group.day }}</span>
-                <p>
-                  <span v-for="one in group.exercises" :key="one.id" class="opening"
-                    ><router-link
-                      :to="{ name: 'library', params: { exerciseId: one.id } }"
-                      :lang="language"
-                      >{{ one.name[language] }}</router-link
+                <ul>
+                  <li v-for="one in group.exercises" :key="one.id">
+                    <VerdictMark :kind="one.isWithCare ? 'with-care' : 'clear'" :size="11" />
+                    <router-link :to="{ name: 'library', params: { exerciseId: one.id } }" :lang="language"
+                      >{{ one.name[language]
+                      }}<span v-if="one.isWithCare" class="sr-only" lang="en">, with care</span></router-link
                     >
-                    <small v-if="one.isWithCare">with care</small></span
-                  >
-                </p>
+                  </li>
+                </ul>
               </li>
               <li v-if="openings.length === 0" class="soft">None more.</li>
             </ul>
@@ -386,6 +386,9 @@ aside ul {
   overflow-y: auto;
   padding: 14px 20px 40px;
 }
+header > :last-child {
+  flex: none;
+}
 header {
   display: flex;
   justify-content: space-between;
@@ -425,20 +428,33 @@ h3 {
   border-left: 3px solid var(--line);
   font-size: 14px;
 }
-.openings li {
+.openings > li {
+  display: grid;
+  grid-template-columns: 52px minmax(0, 1fr);
+  gap: 8px;
+  padding: 3px 0;
+}
+.openings > li > .tabular {
+  color: var(--ink-soft);
+}
+.openings ul {
+  columns: 2;
+  column-gap: 16px;
+}
+.openings ul li {
   display: flex;
   align-items: baseline;
-  gap: 8px;
+  gap: 6px;
   padding: 2px 0;
+  break-inside: avoid;
+  line-height: 1.25;
 }
-.opening:not(:last-child)::after {
-  content: ' · ';
-  color: var(--ink-soft);
+.openings a {
+  font-size: 14.5px;
+  text-decoration: none;
 }
-.openings .tabular {
-  flex: none;
-  width: 56px;
-  color: var(--ink-soft);
+.openings a:hover {
+  text-decoration: underline;
 }
 small,
 .small {

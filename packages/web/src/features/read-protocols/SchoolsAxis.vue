@@ -29,7 +29,7 @@ const pegs = (gates: SchoolsAnswer['schools'][number]['gates']) => {
   }))
 }
 const counts = computed(() => openCounts(props.openings))
-const HEIGHT = 40
+const HEIGHT = 46
 const most = computed(() => Math.max(1, props.openings.length))
 /** The steps as an area, in percent of the axis by pixels of height. */
 const area = computed(() => {
@@ -99,7 +99,7 @@ const told = computed(() => {
       </p>
       <div class="track counts">
         <svg
-          viewBox="0 0 100 40"
+          viewBox="0 0 100 46"
           preserveAspectRatio="none"
           width="100%"
           :height="HEIGHT"
@@ -112,7 +112,7 @@ const told = computed(() => {
           v-for="one in told"
           :key="one.day"
           class="number tabular"
-          :style="{ left: at(one.day), top: `${Math.max(0, one.top - 1)}px` }"
+          :style="{ left: at(one.day), top: `${Math.max(0, one.top - 13)}px` }"
           >{{ one.count }}</span
         >
       </div>
@@ -213,7 +213,7 @@ em {
   background: var(--sheet);
 }
 .counts {
-  height: 42px;
+  height: 48px;
 }
 .counts svg {
   display: block;

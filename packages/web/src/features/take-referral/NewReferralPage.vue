@@ -5,6 +5,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import type { ConditionAnswer } from '../../shared/api/types'
+import HomeFields from '../../shared/case/HomeFields.vue'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import FormField from '../../shared/parts/FormField.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
@@ -139,6 +140,11 @@ async function save() {
               :error="store.errorAt('hasAdhesiveAllergy')"
             />
           </div>
+          <HomeFields
+            v-model:things="form.things"
+            v-model:other-hand="form.otherHand"
+            :error="store.errorAt('things')"
+          />
           <TextInput
             v-model="form.work"
             label="Work and what the hand must do again"

@@ -1,10 +1,29 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useCaseStore } from '../../shared/case/caseStore'
+import { useSessionStore } from '../../shared/sessionStore'
 import { ANCHOR_WORDS, dayAndYear } from '../../shared/words'
+import HomeDialog from './HomeDialog.vue'
 
 const store = useCaseStore()
 const HANDS: Readonly<Record<string, string>> = { left: 'left', right: 'right', both: 'both alike' }
+const OTHER_HANDS = { well: 'can help', hurt: 'is hurt too', notAsked: 'not asked' }
+const session = useSessionStore()
+const isAsking = ref(false)
+/** Things at home in words. */
+const atHome = computed(() => {
+  const things = store.data?.home?.things ?? null
+  if (things === null) return 'Not asked. What an exercise needs is not known to be there.'
+  return things.length === 0
+    ? 'Nothing yet.'
+    : things.length > 30
+      ? 'All that exercises need, or what does the same.'
+      : `${things.join(', ')}.`
+})
+async function asked() {
+  isAsking.value = false
+  await store.reload()
+}
 const facts = computed(() => {
   const data = store.data
   if (!data) return []
@@ -26,6 +45,7 @@ const facts = computed(() => {
     ['School', `${episode.protocol} (${episode.protocolId})${episode.variant ? `, ${episode.variant}` : ''}`],
     ['Evidence', episode.evidence],
     ['Sources, from memory', episode.sources.join(', ')],
+    ['Other hand', data.home ? OTHER_HANDS[data.home.otherHand] : 'not asked'],
     ['Work', episode.work || 'not asked'],
     ['Note', episode.note || 'none'],
     ['Therapist', episode.therapist],
@@ -46,7 +66,18 @@ const facts = computed(() => {
       </dl>
     </section>
     <section class="sheet part">
-      <h2>Surgeon’s restrictions in force</h2>
+      <header class="with-act">
+        <h2>At home to exercise with</h2>
+        <v-btn
+          v-if="session.user?.role !== 'lead'"
+          variant="outlined"
+          size="small"
+          @click="isAsking = true"
+          >{{ store.data.home?.things ? 'Ask again' : 'Ask' }}</v-btn
+        >
+      </header>
+      <p>{{ atHome }}</p>
+      <h2 class="below">Surgeon’s restrictions in force</h2>
       <ul v-if="store.data.orders.length > 0">
         <li v-for="order in store.data.orders" :key="order.id" class="order">
           <strong>{{ order.label }}</strong> until
@@ -71,6 +102,7 @@ const facts = computed(() => {
         </li>
       </ul>
     </section>
+    <HomeDialog v-if="isAsking" :data="store.data" @done="asked" @close="isAsking = false" />
   </div>
 </template>
 
@@ -87,6 +119,12 @@ const facts = computed(() => {
 h2 {
   font-size: 16.5px;
   margin-bottom: 10px;
+}
+.with-act {
+  display: flex;
+  justify-content: space-between;
+  align-items: flex-start;
+  gap: 12px;
 }
 .below {
   margin-top: 20px;

@@ -26,6 +26,8 @@ const EMPTY = {
   letterOn: '',
   clearances: ['ord.therapy'] as string[],
   restrictions: [] as { restriction: string; untilOn: string | null; why: string }[],
+  things: null as string[] | null,
+  otherHand: 'notAsked',
   work: '',
   note: '',
 }

@@ -256,6 +256,8 @@ export interface EpisodeAnswer {
     signedOn: string
     signedBy: string
     burden: { minutesPerBout: number; minutesPerDay: number; boutsPerDay: number }
+    /** The schools of dosing it was signed with. */
+    schools: Partial<Record<DoseQuestion, string>>
     items: ProgramItemAnswer[]
   } | null
   versions: { number: number; signedOn: string; signedBy: string; exercises: number }[]
