@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { assessCaseFile } from '@pledge/core'
+import { assessCaseFile, assessExercise } from '@pledge/core'
 import { parseYaml } from '../../packages/server/src/catalogue/loadCatalogue.js'
-import { catalogue, catalogueDirectory } from './shippedCatalogue.js'
+import { caseOf, catalogue, catalogueDirectory } from './shippedCatalogue.js'
 
 interface ReadableCase {
   day: number
@@ -23,12 +23,25 @@ interface ReadableCase {
   technique?: string[]
 }
 
+/** One exercise of the catalogue at its usual dose; everything recorded but what `unmet` says. */
+interface ExerciseCase {
+  day: number
+  exercise: string
+  verdict: string
+  from?: number
+  unmet?: string[]
+}
+
 const directory = join(catalogueDirectory, 'cases')
 const files = readdirSync(directory)
   .filter((name) => name.endsWith('.yaml'))
   .map(
     (name) =>
-      parseYaml(readFileSync(join(directory, name), 'utf8')) as { protocol: string; cases: ReadableCase[] },
+      parseYaml(readFileSync(join(directory, name), 'utf8')) as {
+        protocol: string
+        cases: ReadableCase[]
+        exercises: ExerciseCase[]
+      },
   )
 
 /** What a case says is done, in the grammar of signatures. */
@@ -81,6 +94,33 @@ describe('cases a therapist can read', () => {
     )
     expect(few).toEqual([])
   })
+
+  it('are at least three with exercises of the catalogue for every protocol, dangerous ones first', () => {
+    const few = files.filter(({ exercises }) => exercises.length < 3).map(({ protocol }) => protocol)
+    expect(few).toEqual([])
+    const restraint = ['never', 'not-yet', 'with-care', 'clear']
+    for (const { protocol, exercises } of files) {
+      const ranks = exercises.map(({ verdict }) => restraint.indexOf(verdict))
+      expect([protocol, ranks]).toEqual([protocol, [...ranks].sort((a, b) => a - b)])
+    }
+  })
+
+  describe.each(files.map((file) => [file.protocol, file.exercises] as const))(
+    '%s, exercises',
+    (protocolId, cases) => {
+      it.each(cases.map((one) => [`day ${one.day}: ${one.exercise} is ${one.verdict}`, one] as const))(
+        '%s',
+        (_title, one) => {
+          const exercise = catalogue.exercises.get(one.exercise)!
+          const state = caseOf(protocolId, { day: one.day, without: one.unmet ?? [] })
+          expect(exercise.conditions).toContain(state.condition.id)
+          const verdict = assessExercise(exercise, exercise.dose, state)
+          expect(verdict.kind).toBe(one.verdict)
+          if (one.from !== undefined) expect(verdict.fromDay).toBe(one.from)
+        },
+      )
+    },
+  )
 
   describe.each(files.map((file) => [file.protocol, file.cases] as const))('%s', (protocol, cases) => {
     it.each(

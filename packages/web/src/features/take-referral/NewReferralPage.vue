@@ -140,11 +140,6 @@ async function save() {
               :error="store.errorAt('hasAdhesiveAllergy')"
             />
           </div>
-          <HomeFields
-            v-model:things="form.things"
-            v-model:other-hand="form.otherHand"
-            :error="store.errorAt('things')"
-          />
           <TextInput
             v-model="form.work"
             label="Work and what the hand must do again"
@@ -222,6 +217,14 @@ async function save() {
               Add a restriction
             </v-btn>
           </fieldset>
+        </section>
+        <section class="sheet group">
+          <h2>At home</h2>
+          <HomeFields
+            v-model:things="form.things"
+            v-model:other-hand="form.otherHand"
+            :error="store.errorAt('things')"
+          />
         </section>
       </div>
       <section class="sheet group wide">

@@ -50,7 +50,7 @@ const items = computed(() =>
       v-model="way"
       label="Things to exercise with at home"
       :choices="[
-        { value: 'all', text: 'Has or can find them' },
+        { value: 'all', text: 'All needed' },
         { value: 'some', text: 'Only some' },
         { value: 'notAsked', text: 'Not asked' },
       ]"
