@@ -138,4 +138,47 @@ describe('a program being written', () => {
     expect(first).toBe(second)
     expect(api.saveDraft.mock.invocationCallOrder[0]!).toBeLessThan(api.sign.mock.invocationCallOrder[0]!)
   })
+
+  it('takes the doses of a chosen school for the exercises it speaks of, and their own again without one', async () => {
+    const stretch = { ...exercise('stretch'), aims: ['stretch'], family: 'prolonged-stretch', load: null }
+    const glide = { ...exercise('glide'), aims: ['glide'], family: 'tendon-glide', load: null }
+    api.exercises.mockResolvedValue([stretch, glide])
+    api.draft.mockResolvedValue(draft(1, ['stretch', 'glide']))
+    const long = { ...dose, holdSeconds: 30, repetitions: 3 }
+    const answer = draft(2, ['stretch', 'glide'])
+    answer.items[0]!.schoolDose = long
+    api.saveDraft.mockResolvedValue(answer)
+    const store = program()
+    await store.open('e')
+    await store.chooseSchool('stretchHold', 'classic')
+    expect(api.saveDraft.mock.calls[0]![1]).toMatchObject({ schools: { stretchHold: 'classic' } })
+    expect(store.items.map((item) => item.dose.holdSeconds)).toEqual([30, 5])
+    expect(api.saveDraft.mock.lastCall![1]).toMatchObject({ items: [{ dose: long }, { dose }] })
+    api.saveDraft.mockResolvedValue(draft(4, ['stretch', 'glide']))
+    await store.chooseSchool('stretchHold', null)
+    expect(store.items.map((item) => item.dose.holdSeconds)).toEqual([5, 5])
+    expect(api.saveDraft.mock.lastCall![1]).toMatchObject({ schools: {} })
+  })
+
+  it('takes the order of a chosen school', async () => {
+    api.saveDraft.mockResolvedValue({ ...draft(4, ['a', 'b']), schoolOrder: ['item-b', 'item-a'] })
+    const store = program()
+    await store.open('e')
+    await store.chooseSchool('boutOrder', 'strength-first')
+    expect(sentIds()).toEqual(['b', 'a'])
+  })
+
+  it('doses an exercise that is added by the school that was chosen before', async () => {
+    const answer = draft(4, ['a', 'b', 'c'])
+    const schooled = { ...dose, repetitions: 7 }
+    const store = program()
+    await store.open('e')
+    store.add('c')
+    const added = store.items.at(-1)!.itemId
+    answer.items[2] = { ...answer.items[2]!, itemId: added, schoolDose: schooled }
+    api.saveDraft.mockResolvedValue(answer)
+    await vi.advanceTimersByTimeAsync(1200)
+    expect(store.items.map((item) => item.dose.repetitions)).toEqual([10, 10, 7])
+    expect(api.saveDraft).toHaveBeenCalledTimes(2)
+  })
 })

@@ -162,11 +162,11 @@ export function onScreen(
   setActivePinia(pinia)
   const router = createRouter({
     history: createMemoryHistory(),
-    routes: ['/', '/phase', '/program'].map((path) => ({
-      path,
-      name: path.slice(1) || 'home',
-      component: { template: '<div />' },
-    })),
+    routes: [
+      ...['/', '/phase', '/program', '/house'].map((path) => ({ path, name: path.slice(1) || 'home' })),
+      { path: '/library/:exerciseId?', name: 'library' },
+      { path: '/protocols/:protocolId?', name: 'protocols' },
+    ].map((route) => ({ ...route, component: { template: '<div />' } })),
   })
   last = mount(
     {
