@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import type { Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import {
@@ -12,9 +10,9 @@ import {
   signIn,
   startBrowser,
 } from '../../scripts/lib/browser.mjs'
+import { expectAccessible } from './accessible.js'
 
 const { url, signIns } = inject('built')
-const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 const DESK = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844, isPhone: true }
 let started: Awaited<ReturnType<typeof startBrowser>>
@@ -45,33 +43,6 @@ beforeAll(async () => {
 afterAll(() => started.close())
 
 const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
-async function expectAccessible(page: Page, where: string) {
-  await page
-    .evaluate((source) => {
-      if (!('axe' in window)) new Function(source)()
-    }, axeSource)
-    .catch(() => page.addScriptTag({ content: axeSource }))
-  const violations = await page.evaluate(async () => {
-    const { axe } = window as unknown as {
-      axe: {
-        run(
-          options: object,
-        ): Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
-      }
-    }
-    const found = await axe.run({
-      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
-    })
-    return found.violations.map(
-      (one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
-    )
-  })
-  expect(violations, where).toEqual([])
-  const overflow = await page.evaluate(
-    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-  )
-  expect(overflow, `${where} is wider than its window`).toBeLessThanOrEqual(0)
-}
 async function openCase(page: Page, patient: string, step: string) {
   await page.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
   await press(page, patient)

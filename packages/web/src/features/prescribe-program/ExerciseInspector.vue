@@ -123,7 +123,7 @@ const tone = computed(
         <small v-if="override.document">{{ override.agreedBy }}, {{ override.document }}</small>
       </p>
       <button v-if="canEdit" type="button" class="plain" @click="emit('takeBack', override.id)">
-        Take it back
+        Take the exception back
       </button>
     </div>
     <button

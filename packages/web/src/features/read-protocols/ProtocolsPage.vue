@@ -445,11 +445,12 @@ h3 {
   display: flex;
   align-items: baseline;
   gap: 6px;
-  padding: 2px 0;
   break-inside: avoid;
   line-height: 1.25;
 }
 .openings a {
+  display: inline-block;
+  padding: 4px 0;
   font-size: 14.5px;
   text-decoration: none;
 }

@@ -196,7 +196,6 @@ em {
   top: 7px;
   height: 18px;
   line-height: 18px;
-  color: var(--ink-soft);
 }
 .stretch.current {
   box-shadow: inset 0 -3px 0 var(--teal);
