@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type {
-  CoreError} from '@pledge/core';
+import type { CoreError } from '@pledge/core'
 import {
   burdenOf,
   chosenSchool,

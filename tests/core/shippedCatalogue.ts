@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import {
   factBook,
@@ -11,6 +13,17 @@ import { loadCatalogue } from '../../packages/server/src/catalogue/loadCatalogue
 
 export const catalogueDirectory = fileURLToPath(new URL('../../catalogue', import.meta.url))
 export const catalogue: Catalogue = loadCatalogue(catalogueDirectory)
+
+/** Exercises added to those of the exercise document, each with its reason: what counts them leaves these out. */
+export const addedExercises: ReadonlyMap<string, string> = new Map(
+  readFileSync(join(catalogueDirectory, 'added-exercises.txt'), 'utf8')
+    .split('\n')
+    .filter((line) => line.trim() !== '' && !line.startsWith('#'))
+    .map((line) => {
+      const [id, ...reason] = line.trim().split(' ')
+      return [id!, reason.join(' ')] as const
+    }),
+)
 
 interface CaseWish {
   day?: number

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { assessExercise, type VerdictKind } from '@pledge/core'
-import { caseOf, catalogue, catalogueDirectory } from './shippedCatalogue.js'
+import { addedExercises, caseOf, catalogue, catalogueDirectory } from './shippedCatalogue.js'
 
 const directory = join(catalogueDirectory, 'tables')
 const LAST_WEEK = 17
@@ -38,7 +38,9 @@ describe.each(
 
   it('has a line for each exercise of the condition', () => {
     const { condition } = catalogue.protocols.get(protocolId)!
-    const fitting = [...catalogue.exercises.values()].filter((one) => one.conditions.includes(condition))
+    const fitting = [...catalogue.exercises.values()].filter(
+      (one) => one.conditions.includes(condition) && !addedExercises.has(one.id),
+    )
     expect(lines.map(({ id }) => id).sort()).toEqual(fitting.map(({ id }) => id).sort())
   })
   it.each(lines)('$id', ({ id, expected, came, reason }) => {
