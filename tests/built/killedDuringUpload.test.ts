@@ -146,5 +146,6 @@ describe('a server killed while a bout is uploaded', () => {
       expect(await stored(log.id)).toEqual({ logs: 1, items: program.items.length, audits: 1 })
     }
     expect(before.every((count) => count <= 1)).toBe(true)
-  })
+    // Twenty starts of a server, each of which reads the whole catalogue.
+  }, 240_000)
 })

@@ -79,7 +79,7 @@ const DOSE_ROWS = [
 const doseRows = computed(() =>
   DOSE_ROWS.map(([key, label, unit]) => {
     const [low, high] = props.exercise.range[key]
-    const words = (value: number) => (unit === 's' ? holdText(value) : String(value))
+    const words = (value: number) => (unit !== 's' ? String(value) : value === 0 ? 'none' : holdText(value))
     return {
       key,
       label,
@@ -419,7 +419,7 @@ dt {
 }
 .fact {
   display: grid;
-  grid-template-columns: 110px minmax(0, 1fr);
+  grid-template-columns: 122px minmax(0, 1fr);
   gap: 10px;
   padding: 3px 0;
 }

@@ -170,8 +170,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
             <h1>{{ condition.name[language] }}</h1>
             <p class="soft">
               {{ condition.schools.length === 1 ? 'One school' : `${condition.schools.length} schools` }} on
-              one axis of weeks; rings are gates. Days are the earliest by time: each also asks for what its
-              phase or gate names.
+              one axis of weeks; rings are gates. Every day is the earliest by time alone.
             </p>
           </div>
           <ChoiceInput

@@ -14,6 +14,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ select: [id: string]; phase: [id: string] }>()
 
+const isOneAnchor = computed(() => new Set(props.schools.map(({ anchor }) => anchor)).size === 1)
+/** A stretch too narrow for a word stays without one; its name stands in its title and below. */
+const NARROW_PERCENT = 4
+const isWide = ({ startDay, endDay }: { startDay: number; endDay: number | null }) =>
+  shareOf(endDay ?? lastDay.value, lastDay.value) - shareOf(startDay, lastDay.value) > NARROW_PERCENT
+const titleOf = ({ name, startDay, endDay }: SchoolsAnswer['schools'][number]['phases'][number]) =>
+  `${name[props.language]}: day ${startDay} ${endDay === null ? 'onwards' : `to ${endDay - 1}`}`
 const lastDay = computed(() => lastDayOf(props.schools))
 const at = (day: number) => `${shareOf(day, lastDay.value)}%`
 const width = (from: number, to: number | null) =>
@@ -61,9 +68,9 @@ const told = computed(() => {
     <div v-for="school in schools" :key="school.id" class="row" :class="{ chosen: school.id === selected }">
       <button class="label" :aria-pressed="school.id === selected" @click="emit('select', school.id)">
         <strong>{{ school.school }}</strong>
-        <small
-          >from {{ ANCHOR_WORDS[school.anchor]
-          }}<template v-if="school.isChanged"> · <em>changed here</em></template></small
+        <small v-if="!isOneAnchor || school.isChanged"
+          ><template v-if="!isOneAnchor">from {{ ANCHOR_WORDS[school.anchor] }}</template>
+          <em v-if="school.isChanged">changed here</em></small
         >
       </button>
       <div class="track">
@@ -79,10 +86,11 @@ const told = computed(() => {
             background: `var(--stretch-${(index % 5) + 1})`,
           }"
           :aria-pressed="school.id === selected ? phase.id === phaseId : undefined"
-          :title="`${phase.name[language]}: day ${phase.startDay} ${phase.endDay === null ? 'onwards' : `to ${phase.endDay - 1}`}`"
+          :title="titleOf(phase)"
+          :aria-label="school.id === selected ? titleOf(phase) : undefined"
           @click="school.id === selected ? emit('phase', phase.id) : emit('select', school.id)"
         >
-          {{ phase.name[language] }}
+          {{ isWide(phase) ? phase.name[language] : '' }}
         </component>
         <span
           v-for="peg in pegs(school.gates)"
@@ -118,7 +126,9 @@ const told = computed(() => {
       </div>
     </div>
     <div class="row weeks" aria-hidden="true">
-      <p class="label"><small>week</small></p>
+      <p class="label">
+        <small>weeks{{ isOneAnchor ? ` since ${ANCHOR_WORDS[schools[0]!.anchor]}` : '' }}</small>
+      </p>
       <div class="track">
         <span
           v-for="week in weeksNamed(lastDay)"
@@ -141,7 +151,7 @@ const told = computed(() => {
   grid-template-columns: 176px minmax(0, 1fr);
   gap: 12px;
   align-items: center;
-  padding: 4px 0;
+  padding: 2px 0;
 }
 .label {
   display: flex;
@@ -173,7 +183,7 @@ em {
 }
 .track {
   position: relative;
-  height: 40px;
+  height: 38px;
 }
 .stretch {
   position: absolute;
