@@ -73,6 +73,19 @@ describe('what a clinic does otherwise', () => {
     expect(house(phase(49), phase(45)).protocols.get('UCL-REPAIR')!.phases[2]!.days[0]).toBe(45)
   })
 
+  it('moves two neighboring phases that need each other, in whatever order they were made', () => {
+    const starts = (...edits: HouseEdit[]) =>
+      house(...edits)
+        .protocols.get('UCL-REPAIR')!
+        .phases.map(({ days }) => days[0])
+    const [first, later, far] = [phase(30, 'P2'), phase(49, 'P3'), phase(45, 'P2')]
+    expect(starts(first, later, far)).toEqual([0, 45, 49, 56, 84])
+    expect(starts(far, later)).toEqual([0, 45, 49, 56, 84])
+    expect(starts(later, far)).toEqual([0, 45, 49, 56, 84])
+    expect(refusal(far)).toMatch(/^day: Expected a whole day from 1 to 41/)
+    expect(refusal(later, far, phase(44, 'P3'))).toMatch(/^day/)
+  })
+
   it('sets another dose and the usual week of an exercise', () => {
     const glide = catalogue.exercises.get('glide-hook')!
     const dosed = house({

@@ -48,6 +48,15 @@ describe('an override of a "not yet"', () => {
     expect(isOverridden(verdictOf('band-wrist-back', plated({ day: 12 })), bars)).toBe(true)
   })
 
+  it('does not cover a criterion that no longer holds, though the same rule bars it', () => {
+    const held = plated({ day: 45, without: ['xr.union'] })
+    const bars = covers('putty-squeeze', held)
+    expect(bars).toContain('needs xr.union')
+    expect(isOverridden(verdictOf('putty-squeeze', held), bars)).toBe(true)
+    const worse = plated({ day: 45, without: ['xr.union', 'edema.stable'] })
+    expect(isOverridden(verdictOf('putty-squeeze', worse), bars)).toBe(false)
+  })
+
   it('does not cover a heavier load than it was written for', () => {
     const [light, heavy] = [
       catalogue.exercises.get('band-wrist-back')!.load!.steps[0]!,
@@ -68,7 +77,10 @@ describe('an override of a "not yet"', () => {
       expect(isOverridden(verdict, bars)).toBe(false)
       expect(overrideTerms(verdict, state).isPossible).toBe(false)
       // Not even an override that names the very bar.
-      const names = verdict.reasons.map(({ rule, atom }) => `${rule} ${atom}`)
+      const names = [
+        ...verdict.reasons.map(({ rule, atom }) => `${rule} ${atom}`),
+        ...verdict.missing.map(({ text }) => `needs ${text}`),
+      ]
       expect(isOverridden(verdict, names)).toBe(false)
     }
     const wound = plated({ day: 20, without: ['wound.ok'] })

@@ -54,6 +54,9 @@ describe('what the clinic does otherwise', () => {
     expect(own.changes).toContain(
       '"Gentle passive, supported side pinch" from day 49, 2031-05-09, instead of day 42.',
     )
+    expect(
+      await clinic.database.rows.audit.count({ where: { episodeId: id, action: 'house.preview' } }),
+    ).toBe(1)
     expect(await startsOf(id)).toEqual([0, 28, 42, 56, 84])
     const unseen = await save(phase(49))
     expect(unseen.statusCode).toBe(409)

@@ -49,25 +49,20 @@ export function subjectOf(edit: HouseEdit): string {
 export function houseCatalogue(shipped: Catalogue, edits: readonly HouseEdit[], revision: string): Catalogue {
   const protocols = new Map(shipped.protocols)
   const exercises = new Map(shipped.exercises)
-  const last = new Map(edits.map((edit) => [subjectOf(edit), edit]))
-  for (const edit of last.values()) {
-    if (edit.kind === 'phase' || edit.kind === 'gate') {
-      const protocol = known(protocols, edit.protocolId, 'protocolId', 'a protocol')
-      protocols.set(
-        protocol.id,
-        edit.kind === 'phase'
-          ? withPhaseFrom(protocol, edit.phaseId, edit.day)
-          : withGateFrom(protocol, edit.ruleId, edit.day),
-      )
-    } else {
-      const exercise = known(exercises, edit.exerciseId, 'exerciseId', 'an exercise')
-      exercises.set(
-        exercise.id,
-        edit.kind === 'dose' ? withDose(exercise, edit.dose, edit.range) : withUsualWeek(exercise, edit),
-      )
-    }
+  const last = [...new Map(edits.map((edit) => [subjectOf(edit), edit])).values()]
+  const windows = last.filter((edit) => edit.kind === 'phase' || edit.kind === 'gate')
+  for (const id of new Set(windows.map(({ protocolId }) => protocolId))) {
+    const own = windows.filter(({ protocolId }) => protocolId === id)
+    protocols.set(id, withWindows(known(protocols, id, 'protocolId', 'a protocol'), own))
   }
-  // Only when all are worked in: two edits that move a phase and the next one may need each other.
+  for (const edit of last) {
+    if (edit.kind === 'phase' || edit.kind === 'gate') continue
+    const exercise = known(exercises, edit.exerciseId, 'exerciseId', 'an exercise')
+    exercises.set(
+      exercise.id,
+      edit.kind === 'dose' ? withDose(exercise, edit.dose, edit.range) : withUsualWeek(exercise, edit),
+    )
+  }
   for (const [id, protocol] of protocols) {
     if (protocol === shipped.protocols.get(id)) continue
     const [finding] = lintProtocol(protocol)
@@ -105,6 +100,32 @@ export function opensEarlier(edit: HouseEdit, inForce: Catalogue): boolean {
 
 function isHealing(protocol: Protocol | undefined): boolean {
   return protocol !== undefined && HEALING_ANCHORS.includes(protocol.anchor)
+}
+
+type WindowEdit = Extract<HouseEdit, { protocolId: string }>
+
+/** All windows of a protocol moved. A phase and the next one may need each other's move: they are tried until none is left. */
+function withWindows(protocol: Protocol, edits: readonly WindowEdit[]): Protocol {
+  let moved = protocol
+  let left = edits
+  while (left.length > 0) {
+    const refused: WindowEdit[] = []
+    let reason: unknown
+    for (const edit of left) {
+      try {
+        moved =
+          edit.kind === 'phase'
+            ? withPhaseFrom(moved, edit.phaseId, edit.day)
+            : withGateFrom(moved, edit.ruleId, edit.day)
+      } catch (error) {
+        refused.push(edit)
+        reason = error
+      }
+    }
+    if (refused.length === left.length) throw reason
+    left = refused
+  }
+  return moved
 }
 
 /** The phase begins on another day; the one before it ends there, and rules that stood at the border move with it. */

@@ -12,7 +12,7 @@ export type OverrideTerms =
       readonly isPossible: true
       /** While it heals, or where a surgeon's word is missing: only with the surgeon's recorded agreement. */
       readonly needsSurgeon: boolean
-      /** What bars it, by rule and motion: the override holds for these and nothing else. */
+      /** What bars it, by rule and motion, and what is missing: the override holds for these and nothing else. */
       readonly barredBy: readonly string[]
     }
 
@@ -83,12 +83,17 @@ export function overrideTerms(verdict: Verdict, state: CaseOnDay): OverrideTerms
 }
 
 function barsOf(verdict: Verdict): string[] {
-  return [...new Set(verdict.reasons.map(({ rule, atom }) => `${rule} ${atom}`))]
+  return [
+    ...new Set([
+      ...verdict.reasons.map(({ rule, atom }) => `${rule} ${atom}`),
+      ...verdict.missing.map(({ text }) => `needs ${text}`),
+    ]),
+  ]
 }
 
 /**
  * Whether an override still covers a verdict: only as long as nothing bars it that did not bar it when the override was
- * written. Another rule, a heavier load, a flag or an order that came since is not covered.
+ * written. Another rule, a criterion that no longer holds, a heavier load, a flag or an order that came since is not covered.
  */
 export function isOverridden(verdict: Verdict, barredBy: readonly string[]): boolean {
   return (

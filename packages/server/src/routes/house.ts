@@ -98,14 +98,12 @@ export const house: FastifyPluginAsync<HouseOptions> = async (
     async (request) => {
       const edit = request.checked(houseEditPreview).edit as unknown as HouseEdit
       const seen = await effectsOf(request, edit)
-      await database.audit({
-        at: clock.now(),
-        actor: request.actor(),
-        action: 'house.preview',
-        episodeId: null,
-        isChange: false,
-        detail: { subject: subjectOf(edit), cases: seen.affected.length },
-      })
+      const entry = { at: clock.now(), actor: request.actor(), action: 'house.preview', isChange: false }
+      const detail = { subject: subjectOf(edit), cases: seen.affected.length }
+      await database.audit({ ...entry, episodeId: null, detail })
+      // Whose case is shown was read.
+      for (const { episodeId } of seen.affected)
+        await database.audit({ ...entry, episodeId, detail: { subject: detail.subject } })
       return {
         what: editSubject(edit, request.catalogue),
         shipped: valueIn(edit, shipped),
