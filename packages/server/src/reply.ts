@@ -29,6 +29,12 @@ export const doseReply = obj({
   boutsPerDay: whole,
   load: maybe(num),
 })
+/** How an exercise may be dosed. */
+export const dosingReply = {
+  dose: doseReply,
+  range: map(list(num)),
+  load: maybe(obj({ unit: str, steps: list(num) })),
+} as const
 const exerciseWords = {
   name: str,
   reason: str,

@@ -29,18 +29,7 @@ import { overrideIn, overrideReply, termsJson, termsReply } from '../cases/overr
 import { verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
-import {
-  doseReply,
-  exerciseTeachingReply,
-  list,
-  map,
-  maybe,
-  num,
-  obj,
-  str,
-  verdictReply,
-  whole,
-} from '../reply.js'
+import { dosingReply, exerciseTeachingReply, list, maybe, obj, str, verdictReply, whole } from '../reply.js'
 
 const exercisesReply = list(
   obj({
@@ -50,9 +39,7 @@ const exercisesReply = list(
     region: str,
     demand: str,
     text: exerciseTeachingReply,
-    dose: doseReply,
-    range: map(list(num)),
-    load: maybe(obj({ unit: str, steps: list(num) })),
+    ...dosingReply,
     equipment: list(obj({ name: str, home: maybe(str) })),
     painCap: whole,
     verdict: verdictReply,

@@ -268,6 +268,6 @@ function valueIn(edit: HouseEdit, catalogue: Catalogue): string {
 }
 
 function doseWords({ dose, range }: Pick<Extract<HouseEdit, { kind: 'dose' }>, 'dose' | 'range'>): string {
-  const within = (field: keyof typeof range) => range[field].join('–')
+  const within = (field: keyof typeof range) => [...new Set(range[field])].join('–')
   return `${dose.sets} × ${dose.repetitions} × ${dose.holdSeconds} s, ${dose.boutsPerDay} a day${dose.load === null ? '' : `, load ${dose.load}`} (within ${within('sets')} × ${within('repetitions')} × ${within('holdSeconds')} s, ${within('boutsPerDay')} a day)`
 }

@@ -27,7 +27,7 @@ import { STAFF } from '../plugins/access.js'
 import { Problem } from '../problems.js'
 import {
   bool,
-  doseReply,
+  dosingReply,
   exerciseTeachingReply,
   list,
   map,
@@ -72,9 +72,7 @@ const pageReply = obj({
   turns: str,
   text: obj({ en: exerciseTeachingReply, es: exerciseTeachingReply }),
   angles: list(obj({ name: str, start: maybe(num), shapes: list(maybe(num)) })),
-  dose: doseReply,
-  range: map(list(num)),
-  load: maybe(obj({ unit: str, steps: list(num) })),
+  ...dosingReply,
   painCap: whole,
   maxRise: whole,
   stop: list(str),

@@ -16,9 +16,9 @@ import {
   type Tendon,
 } from '@pledge/core'
 import { computed, ref } from 'vue'
-import type { ExercisePageAnswer } from '../../shared/api/types'
+import type { ExercisePageAnswer, RungAnswer } from '../../shared/api/types'
 import HouseEditDialog from '../../shared/house/HouseEditDialog.vue'
-import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
+import LanguageChoice from '../../shared/parts/LanguageChoice.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { useSessionStore, type OpenCase } from '../../shared/sessionStore'
 import {
@@ -70,6 +70,18 @@ const AXIS_STEP: Readonly<Record<LadderAxis, string>> = {
   stress: 'what is stressed',
   equipment: 'with what',
 }
+/** The ladder, hardest first: what lies above, this exercise with its dose, what lies below; each step with what changes. */
+const rungs = computed(() => {
+  const { id, text: words, dose, harder, easier } = props.exercise
+  const told = (way: 'harder' | 'easier', list: readonly RungAnswer[]) =>
+    list.map((rung) => ({ ...rung, way, note: rung.step.map((axis) => AXIS_STEP[axis]).join(', ') }))
+  const name = { en: words.en.name, es: words.es.name }
+  return [
+    ...told('harder', harder),
+    { id, way: 'this', name, note: doseText(dose) },
+    ...told('easier', easier),
+  ]
+})
 const DOSE_ROWS = [
   ['sets', 'Sets', ''],
   ['repetitions', 'Repetitions', ''],
@@ -124,15 +136,7 @@ const weeks = computed(() =>
         <h1 :lang="language">{{ text.name }}</h1>
         <p :lang="language" class="reason">{{ text.reason }}</p>
       </div>
-      <ChoiceInput
-        v-model="language"
-        label="Language of the patient’s words"
-        hide-label
-        :choices="[
-          { value: 'en', text: 'English' },
-          { value: 'es', text: 'Español' },
-        ]"
-      />
+      <LanguageChoice v-model="language" label="Language of the patient’s words" />
     </header>
 
     <section v-if="exercise.verdict && openCase" class="verdict" :class="exercise.verdict.kind">
@@ -189,7 +193,7 @@ const weeks = computed(() =>
         </div>
         <h2>
           Dose
-          <button v-if="isLead" class="change" @click="changing = 'dose'">Change for this clinic</button>
+          <button v-if="isLead" class="text-button" @click="changing = 'dose'">Change for this clinic</button>
         </h2>
         <table class="dose">
           <thead>
@@ -230,7 +234,7 @@ const weeks = computed(() =>
           <li v-for="one in weeks" :key="one.conditionId">
             <span class="tabular">{{ one.week === null ? 'by symptoms' : `week ${one.week}` }}</span>
             {{ one.condition.en }}
-            <button v-if="isLead" class="change" @click="changing = { conditionId: one.conditionId }">
+            <button v-if="isLead" class="text-button" @click="changing = { conditionId: one.conditionId }">
               Change
             </button>
           </li>
@@ -268,27 +272,13 @@ const weeks = computed(() =>
         </p>
         <h2>Ladder</h2>
         <ul class="ladder">
-          <li v-for="rung in exercise.harder" :key="rung.id">
-            <span class="way">harder</span>
-            <router-link :to="{ name: 'library', params: { exerciseId: rung.id } }">{{
+          <li v-for="rung in rungs" :key="rung.id" :class="{ here: rung.way === 'this' }">
+            <span class="way">{{ rung.way }}</span>
+            <strong v-if="rung.way === 'this'">{{ rung.name[language] }}</strong>
+            <router-link v-else :to="{ name: 'library', params: { exerciseId: rung.id } }">{{
               rung.name[language]
             }}</router-link>
-            <small v-if="rung.step.length > 0">{{
-              rung.step.map((axis) => AXIS_STEP[axis]).join(', ')
-            }}</small>
-          </li>
-          <li class="here">
-            <span class="way">this</span><strong>{{ text.name }}</strong>
-            <small>{{ doseText(exercise.dose) }}</small>
-          </li>
-          <li v-for="rung in exercise.easier" :key="rung.id">
-            <span class="way">easier</span>
-            <router-link :to="{ name: 'library', params: { exerciseId: rung.id } }">{{
-              rung.name[language]
-            }}</router-link>
-            <small v-if="rung.step.length > 0">{{
-              rung.step.map((axis) => AXIS_STEP[axis]).join(', ')
-            }}</small>
+            <small v-if="rung.note">{{ rung.note }}</small>
           </li>
         </ul>
         <h2>Reaches</h2>
@@ -511,15 +501,9 @@ caption {
 .small {
   font-size: 13px;
 }
-.change {
+.text-button {
   margin-left: auto;
-  border: 0;
-  background: none;
-  color: var(--teal);
-  font: inherit;
   font-size: 13.5px;
-  font-weight: 600;
-  cursor: pointer;
 }
 @media (max-width: 1080px) {
   .columns {

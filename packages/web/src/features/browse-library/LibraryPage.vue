@@ -133,6 +133,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
           ref="searchBox"
           v-model="search"
           type="search"
+          class="plain-field"
           placeholder="Find: nerve wrist, masilla, FDP…"
           aria-keyshortcuts="/"
         />
@@ -141,6 +142,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
         <label v-for="{ facet, label, choices } in facets" :key="facet" :class="{ on: narrowed[facet] }">
           <span>{{ label }}</span>
           <select
+            class="plain-field"
             :value="narrowed[facet]"
             @change="narrow(facet, ($event.target as HTMLSelectElement).value)"
           >
@@ -154,7 +156,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
       <div class="for-case">
         <label v-if="session.openCases.length > 0"
           ><span>Verdict today for</span>
-          <select v-model="caseId">
+          <select v-model="caseId" class="plain-field">
             <option :value="null">nobody</option>
             <option v-for="one in session.openCases" :key="one.id" :value="one.id">{{ one.label }}</option>
           </select>
@@ -231,22 +233,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
 }
 .search input,
 select {
-  height: 34px;
   width: 100%;
-  min-width: 0;
+}
+select {
+  height: 34px;
   padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-  text-overflow: ellipsis;
-}
-.search input {
-  height: 38px;
-}
-input::placeholder {
-  color: var(--ink-soft);
 }
 .facets {
   display: grid;

@@ -6,7 +6,7 @@ import { useClinicApi } from '../../shared/api/clinicApi'
 import { messageAt } from '../../shared/api/problem'
 import type { EpisodeAnswer } from '../../shared/api/types'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
-import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import SurgeonsWord from '../../shared/parts/SurgeonsWord.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { dayText } from '../../shared/words'
 import DialogForm from '../../shared/parts/DialogForm.vue'
@@ -100,23 +100,14 @@ const { problem, isSaving, save } = useSending(
         </tbody>
       </table>
     </div>
-    <template v-if="needsSurgeon">
-      <NoticeBox tone="care"
-        >While it heals, nothing opens earlier without the surgeon’s word. It is recorded with it.</NoticeBox
-      >
-      <div class="pair">
-        <TextInput
-          v-model="form.agreedBy"
-          label="Surgeon who agreed"
-          :error="messageAt(problem, 'agreedBy')"
-        />
-        <TextInput
-          v-model="form.document"
-          label="Letter or message"
-          :error="messageAt(problem, 'document')"
-        />
-      </div>
-    </template>
+    <SurgeonsWord
+      v-if="needsSurgeon"
+      v-model:agreed-by="form.agreedBy"
+      v-model:document="form.document"
+      :problem="problem"
+    >
+      While it heals, nothing opens earlier without the surgeon’s word. It is recorded with it.
+    </SurgeonsWord>
     <TextInput v-model="form.why" label="Reason" :error="messageAt(problem, 'why')" />
   </DialogForm>
 </template>

@@ -53,11 +53,11 @@ function short({ verdict, override }: ExerciseAnswer): string {
   <div class="finder">
     <label class="search"
       ><span class="sr-only">Find an exercise</span
-      ><input v-model="wanted" type="search" placeholder="Find an exercise"
+      ><input v-model="wanted" type="search" class="plain-field" placeholder="Find an exercise"
     /></label>
     <label class="aim"
       >For
-      <select v-model="aim">
+      <select v-model="aim" class="plain-field">
         <option value="">everything ({{ exercises.length }})</option>
         <option v-for="{ word, count } in aims" :key="word" :value="word">
           {{ AIM_WORDS[word] }} ({{ count }})
@@ -97,21 +97,8 @@ function short({ verdict, override }: ExerciseAnswer): string {
 .search {
   padding: 12px 12px 8px;
 }
-.search input,
-.aim select {
-  height: 36px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-}
 .search input {
   width: 100%;
-}
-.search input::placeholder {
-  color: var(--ink-soft);
 }
 .aim {
   display: flex;

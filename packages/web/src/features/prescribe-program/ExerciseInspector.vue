@@ -122,14 +122,14 @@ const tone = computed(
         {{ override.why }}
         <small v-if="override.document">{{ override.agreedBy }}, {{ override.document }}</small>
       </p>
-      <button v-if="canEdit" type="button" class="plain" @click="emit('takeBack', override.id)">
+      <button v-if="canEdit" type="button" class="text-button" @click="emit('takeBack', override.id)">
         Take the exception back
       </button>
     </div>
     <button
       v-else-if="canEdit && canOverride"
       type="button"
-      class="plain open-anyway"
+      class="text-button open-anyway"
       @click="emit('override')"
     >
       Open it with a reason…
@@ -142,7 +142,7 @@ const tone = computed(
       </p>
       <p v-if="isOffSchool && schoolDose" class="school-note">
         Other than the chosen school: {{ doseText(schoolDose) }}.
-        <button v-if="canEdit" type="button" class="plain" @click="emit('dose', schoolDose)">
+        <button v-if="canEdit" type="button" class="text-button" @click="emit('dose', schoolDose)">
           Dose it so
         </button>
       </p>
@@ -276,15 +276,6 @@ const tone = computed(
 }
 .exception small {
   display: block;
-}
-.plain {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--teal);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
 }
 .open-anyway {
   margin-top: 8px;

@@ -7,6 +7,7 @@ import { messageAt } from '../../shared/api/problem'
 import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
 import DialogForm from '../../shared/parts/DialogForm.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import SurgeonsWord from '../../shared/parts/SurgeonsWord.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { useSending } from '../../shared/parts/useSending'
 
@@ -52,32 +53,14 @@ const { problem, isSaving, save } = useSending(
       The verdict stays “not yet”; your name and reason stand beside it. The exception covers this exercise at
       this dose, and ends when anything else bars it: a red flag, an order, a heavier load.
     </p>
-    <template v-if="needsSurgeon">
-      <NoticeBox tone="care"
-        >The injury still heals: this takes the surgeon’s word, with a document.</NoticeBox
-      >
-      <div class="pair">
-        <TextInput
-          v-model="form.agreedBy"
-          label="Surgeon who agreed"
-          :error="messageAt(problem, 'agreedBy')"
-        />
-        <TextInput
-          v-model="form.document"
-          label="Letter or message"
-          :error="messageAt(problem, 'document')"
-        />
-      </div>
-    </template>
+    <SurgeonsWord
+      v-if="needsSurgeon"
+      v-model:agreed-by="form.agreedBy"
+      v-model:document="form.document"
+      :problem="problem"
+    >
+      The injury still heals: this takes the surgeon’s word, with a document.
+    </SurgeonsWord>
     <TextInput v-model="form.why" label="Reason" :error="messageAt(problem, 'why')" />
   </DialogForm>
 </template>
-
-<style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 12px;
-  align-items: start;
-}
-</style>

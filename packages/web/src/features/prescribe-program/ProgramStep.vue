@@ -239,7 +239,7 @@ async function openTheirs() {
           <br /><span class="soft">{{ saveWord }}</span>
           <span v-if="rows.length > 0" class="soft">
             · dosing: {{ schoolWords }}
-            <button v-if="canEdit" type="button" class="schools" @click="isDosing = true">
+            <button v-if="canEdit" type="button" class="text-button" @click="isDosing = true">
               Schools
             </button></span
           >
@@ -438,15 +438,6 @@ async function openTheirs() {
   padding: 10px 14px;
   border-top: 1px solid var(--line);
   background: var(--sheet);
-}
-.schools {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--teal);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
 }
 .notices {
   grid-column: 1 / -1;

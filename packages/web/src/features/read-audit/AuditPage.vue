@@ -75,7 +75,11 @@ onMounted(async () => {
       </div>
       <label
         ><span class="sr-only">Filter</span
-        ><input v-model="wanted" type="search" placeholder="Filter: person, patient, action"
+        ><input
+          v-model="wanted"
+          type="search"
+          class="plain-field"
+          placeholder="Filter: person, patient, action"
       /></label>
       <label class="check"><input v-model="onlyChanges" type="checkbox" /> changes only</label>
     </header>
@@ -123,16 +127,6 @@ h1 {
 }
 input[type='search'] {
   width: 280px;
-  height: 36px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-}
-input::placeholder {
-  color: var(--ink-soft);
 }
 .check {
   display: flex;

@@ -5,7 +5,7 @@ import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
 import type { ProtocolPageAnswer, SchoolsAnswer } from '../../shared/api/types'
 import HouseEditDialog from '../../shared/house/HouseEditDialog.vue'
-import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
+import LanguageChoice from '../../shared/parts/LanguageChoice.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
@@ -140,7 +140,13 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
     <aside aria-label="Conditions">
       <label class="search">
         <span class="sr-only">Find a condition or a school</span>
-        <input ref="searchBox" v-model="wanted" type="search" placeholder="Find a condition" />
+        <input
+          ref="searchBox"
+          v-model="wanted"
+          type="search"
+          class="plain-field"
+          placeholder="Find a condition"
+        />
       </label>
       <ul>
         <li v-for="one in listed" :key="one.id">
@@ -173,15 +179,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
               one axis of weeks; rings are gates. Every day is the earliest by time alone.
             </p>
           </div>
-          <ChoiceInput
-            v-model="language"
-            label="Language of the sentences"
-            hide-label
-            :choices="[
-              { value: 'en', text: 'English' },
-              { value: 'es', text: 'Español' },
-            ]"
-          />
+          <LanguageChoice v-model="language" label="Language of the sentences" />
         </header>
         <div class="sheet">
           <SchoolsAxis
@@ -207,7 +205,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
               >
               <button
                 v-if="isLead && isEarlierToo"
-                class="change"
+                class="text-button"
                 @click="
                   moving = {
                     kind: 'phase',
@@ -269,7 +267,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
                   <span v-if="rule.from !== shippedDay" class="changed">shipped: {{ shippedDay }}</span>
                   <button
                     v-if="isLead"
-                    class="change"
+                    class="text-button"
                     @click="moving = { kind: 'gate', ruleId: rule.id, day: rule.from, shipped: shippedDay }"
                   >
                     Change
@@ -340,16 +338,6 @@ aside {
 }
 .search input {
   width: 100%;
-  height: 38px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-}
-input::placeholder {
-  color: var(--ink-soft);
 }
 aside ul {
   flex: 1;
@@ -472,15 +460,6 @@ small,
   color: var(--ochre);
   font-size: 12.5px;
   font-weight: 650;
-}
-.change {
-  border: 0;
-  background: none;
-  color: var(--teal);
-  font: inherit;
-  font-size: 13.5px;
-  font-weight: 600;
-  cursor: pointer;
 }
 .plain li {
   padding: 2px 0;

@@ -214,7 +214,7 @@ describe('the protocols', () => {
     await written('Day', '20')
     await asked()
     expect(pageText()).toContain('No open case changes.')
-    await written('Who agreed', 'Dr. P. Hallam-Ito')
+    await written('Surgeon who agreed', 'Dr. P. Hallam-Ito')
     await written('Reason', 'Earlier here.')
     await pressed('Save for this clinic')
     await settled()

@@ -7,6 +7,7 @@ import { ApiProblem, messageAt } from '../api/problem'
 import type { ExercisePageAnswer, HousePreviewAnswer } from '../api/types'
 import DialogForm from '../parts/DialogForm.vue'
 import NoticeBox from '../parts/NoticeBox.vue'
+import SurgeonsWord from '../parts/SurgeonsWord.vue'
 import TextInput from '../parts/TextInput.vue'
 import { useSending } from '../parts/useSending'
 
@@ -170,7 +171,7 @@ const title = computed(
             <input
               v-model="form.dose[key]![part]"
               inputmode="numeric"
-              class="tabular"
+              class="plain-field tabular"
               :aria-label="`${label}, ${part === 'usual' ? 'usual' : part === 'low' ? 'least' : 'most'}`"
             />
           </td>
@@ -207,15 +208,14 @@ const title = computed(
         </ul>
       </template>
     </div>
-    <template v-if="preview?.needsSurgeon">
-      <NoticeBox tone="care">
-        This opens earlier while the injury heals: it takes the surgeons’ word, with a document.
-      </NoticeBox>
-      <div class="pair">
-        <TextInput v-model="form.agreedBy" label="Who agreed" :error="messageAt(problem, 'agreedBy')" />
-        <TextInput v-model="form.document" label="Document" :error="messageAt(problem, 'document')" />
-      </div>
-    </template>
+    <SurgeonsWord
+      v-if="preview?.needsSurgeon"
+      v-model:agreed-by="form.agreedBy"
+      v-model:document="form.document"
+      :problem="problem"
+    >
+      This opens earlier while the injury heals: it takes the surgeons’ word, with a document.
+    </SurgeonsWord>
     <TextInput v-model="form.why" label="Reason" :error="messageAt(problem, 'why')" />
   </DialogForm>
 </template>
@@ -238,13 +238,6 @@ const title = computed(
 }
 .dose input {
   width: 84px;
-  height: 36px;
-  padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
   text-align: right;
 }
 .effects {
@@ -261,11 +254,5 @@ const title = computed(
 .effects small {
   display: block;
   padding-left: 10px;
-}
-.pair {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 12px;
-  align-items: start;
 }
 </style>
