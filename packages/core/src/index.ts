@@ -115,6 +115,7 @@ export {
   type DerivedFacts,
 } from './exercise/derivedFacts.js'
 export { protocolOpenings, unhinderedPatient, type ProtocolOpening } from './exercise/protocolOpenings.js'
+export { poseWords, positionWords } from './exercise/poseWords.js'
 export { signatureWords } from './exercise/signatureWords.js'
 export { fallbackFor, type Fallback } from './exercise/fallback.js'
 export { LADDER_AXES, ladderStep, type LadderAxis } from './exercise/ladderStep.js'

@@ -6,6 +6,7 @@ import {
   LANGUAGES,
   ladderStep,
   orthosisOn,
+  positionWords,
   ORTHOSIS_NAMES,
   protocolOpenings,
   ruleWords,
@@ -71,6 +72,7 @@ const pageReply = obj({
   side: str,
   turns: str,
   text: obj({ en: exerciseTeachingReply, es: exerciseTeachingReply }),
+  positions: list(said),
   angles: list(obj({ name: str, start: maybe(num), shapes: list(maybe(num)) })),
   ...dosingReply,
   painCap: whole,
@@ -294,6 +296,7 @@ function pageOf(exercise: Exercise, catalogue: Catalogue) {
       const of = (pose: object) => (pose as Record<string, number>)[name] ?? null
       return { name, start: of(exercise.start), shapes: exercise.shapes.map(of) }
     }),
+    positions: positionWords(exercise),
     equipment: exercise.equipment.map((key) => catalogue.equipment.get(key)!),
     worn: exercise.worn.map((orthosis) => ORTHOSIS_NAMES[orthosis]),
     weeks: exercise.conditions.map((id) => ({

@@ -243,6 +243,9 @@ const weeks = computed(() =>
       <section>
         <h2>What follows from its angles</h2>
         <AngleStrips :angles="exercise.angles" language="en" />
+        <ol class="positions" :lang="language">
+          <li v-for="(one, index) in exercise.positions" :key="index">{{ one[language] }}</li>
+        </ol>
         <p class="fact"><span>Moved</span> {{ FORCE_NAMES[exercise.force].en }}</p>
         <p class="fact">
           <span>The rules see</span>
@@ -449,6 +452,12 @@ caption {
   height: 8px;
   border-radius: 2px;
   background: var(--teal);
+}
+.positions {
+  margin: 4px 0 6px;
+  padding-left: 20px;
+  list-style: decimal;
+  font-size: 14px;
 }
 .dose {
   border-collapse: collapse;

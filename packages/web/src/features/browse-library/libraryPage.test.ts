@@ -26,6 +26,10 @@ const page = (id: string, changes: Partial<ExercisePageAnswer> = {}): ExercisePa
   side: 'one',
   turns: 'together',
   text: { en: words(`Hook ${id}`), es: words(`Gancho ${id}`) },
+  positions: [
+    { en: 'fingers straight', es: 'dedos rectos' },
+    { en: 'fingers: middle joints fully bent', es: 'dedos: nudillos del medio del todo doblados' },
+  ],
   angles: [{ name: 'pipFlexion', start: 0, shapes: [95] }],
   dose: { sets: 1, repetitions: 10, holdSeconds: 3, boutsPerDay: 3, load: null },
   range: { sets: [1, 1], repetitions: [5, 15], holdSeconds: [1, 5], boutsPerDay: [2, 8] },
@@ -115,6 +119,7 @@ describe('the library', () => {
       'Hook a',
       'The wound is closed.',
       'Active: PIP flexion',
+      'fingers: middle joints fully bent',
       '24 mm',
       'deep finger flexor (FDP): gliding, moderate',
       'A book of hands',

@@ -442,6 +442,8 @@ export interface ExercisePageAnswer {
   side: 'one' | 'each' | 'both'
   turns: string
   text: Record<'en' | 'es', ExerciseText>
+  /** Its positions in words, from the angles, start first. */
+  positions: Said[]
   angles: { name: AngleName; start: number | null; shapes: (number | null)[] }[]
   dose: Dose
   range: DoseRange
