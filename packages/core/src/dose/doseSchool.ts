@@ -1,5 +1,5 @@
 import { SLOTS, type Dose, type Exercise, type Slot } from '../exercise/exercise.js'
-import { DOSE_LIMITS } from '../exercise/readExercise.js'
+import { DOSE_KEYS, DOSE_LIMITS } from '../exercise/readExercise.js'
 import { criterionOf, type Criterion } from '../protocol/criterion.js'
 import type { FactBook } from '../protocol/facts.js'
 import type { Said } from '../protocol/names.js'
@@ -87,11 +87,9 @@ function readSchool(reader: DocumentReader, question: DoseQuestion): DoseSchool 
   }
 }
 
-const DOSE_FIELDS = ['sets', 'repetitions', 'holdSeconds', 'boutsPerDay'] as const
-
 function readDose(reader: DocumentReader): Omit<Dose, 'load'> {
-  const part = reader.object(DOSE_FIELDS)
-  const field = (name: (typeof DOSE_FIELDS)[number]) => part[name]!.integer(...DOSE_LIMITS[name])
+  const part = reader.object(DOSE_KEYS)
+  const field = (name: (typeof DOSE_KEYS)[number]) => part[name]!.integer(...DOSE_LIMITS[name])
   return {
     sets: field('sets'),
     repetitions: field('repetitions'),
@@ -124,7 +122,7 @@ type Schooled = Pick<Exercise, 'aims' | 'family' | 'slot' | 'dose' | 'range' | '
  * A tensioner falls under none: its dose is never raised by a habit.
  */
 export function questionOf(
-  exercise: Pick<Schooled, 'aims' | 'family' | 'dose'>,
+  exercise: Pick<Schooled, 'aims' | 'dose'> & { readonly family: string },
 ): 'stretchHold' | 'nerveDose' | null {
   if (exercise.family === 'nerve-slider') return 'nerveDose'
   if (
@@ -147,7 +145,7 @@ export function schooledDose(
 ): Dose {
   const question = questionOf(exercise)
   const set = question && chosenSchool(questions, chosen, question)?.set
-  const kept = (field: (typeof DOSE_FIELDS)[number]) => {
+  const kept = (field: (typeof DOSE_KEYS)[number]) => {
     const [low, high] = exercise.range[field]
     return set ? Math.min(high, Math.max(low, set[field])) : exercise.dose[field]
   }

@@ -1,7 +1,7 @@
 import { CoreError } from '../errors.js'
 import { LAST_WEEK } from '../exercise/condition.js'
 import type { Dose, DoseRange, Exercise } from '../exercise/exercise.js'
-import { DOSE_LIMITS } from '../exercise/readExercise.js'
+import { DOSE_KEYS, DOSE_LIMITS } from '../exercise/readExercise.js'
 import { lintProtocol } from '../protocol/lintProtocol.js'
 import type { Phase, Protocol, Rule } from '../protocol/protocol.js'
 import { LAST_DAY } from '../protocol/readProtocol.js'
@@ -194,10 +194,8 @@ function withGateFrom(protocol: Protocol, ruleId: string, day: number): Protocol
   return { ...protocol, gates: gates.sort((a, b) => a.from - b.from) }
 }
 
-const DOSE_FIELDS = ['sets', 'repetitions', 'holdSeconds', 'boutsPerDay'] as const
-
 function withDose(exercise: Exercise, dose: Dose, range: DoseRange): Exercise {
-  for (const field of DOSE_FIELDS) {
+  for (const field of DOSE_KEYS) {
     const [least, most] = DOSE_LIMITS[field]
     const [low, high] = range[field]
     if (!Number.isInteger(low) || !Number.isInteger(high) || low < least || high > most || low > high)

@@ -137,7 +137,8 @@ function readStress(reader: DocumentReader): shape.StructureStress {
   }
 }
 
-const DOSE_KEYS = ['sets', 'repetitions', 'holdSeconds', 'boutsPerDay'] as const
+/** The numbers of a dose beside its load. */
+export const DOSE_KEYS = ['sets', 'repetitions', 'holdSeconds', 'boutsPerDay'] as const
 
 function readRange(reader: DocumentReader): shape.DoseRange {
   const part = reader.object(DOSE_KEYS)

@@ -10,6 +10,7 @@ import {
   worstPain,
   type EpisodeRecord,
 } from '../cases/episodeRecord.js'
+import { userNames } from '../cases/userNames.js'
 import { STAFF } from '../plugins/access.js'
 import { list, maybe, obj, str, whole } from '../reply.js'
 
@@ -43,9 +44,7 @@ export const caseload: FastifyPluginAsync<AppContext> = async (app, { database, 
     async (request) => {
       const today = clock.today(settings.clinic.timeZone)
       const episodes = await database.rows.episodes.findAll({ order: [['id', 'ASC']] })
-      const users = new Map(
-        (await database.rows.users.findAll()).map((row) => [row.get().id, row.get().name]),
-      )
+      const users = await userNames(database)
       const records = await Promise.all(episodes.map((row) => readRecord(database, row.get().id)))
       const cases = records.map((record) =>
         summary(record, request.catalogue, today, clock.now(), users.get(record.episode.therapistId) ?? ''),

@@ -26,6 +26,7 @@ import { addToRecord, episodeIdOf } from '../cases/addToRecord.js'
 import { dayZero, caseOn, readRecord, standingOf } from '../cases/episodeRecord.js'
 import { overview, overviewReply } from '../cases/overview.js'
 import { overrideIn, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
+import { userNames } from '../cases/userNames.js'
 import { verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
@@ -67,10 +68,6 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
   const { rows } = database
   const today = () => clock.today(settings.clinic.timeZone)
 
-  async function namesOfUsers(): Promise<Map<string, string>> {
-    return new Map((await rows.users.findAll()).map((row) => [row.get().id, row.get().name]))
-  }
-
   async function auditRead(request: FastifyRequest, action: string): Promise<void> {
     await database.audit({
       at: clock.now(),
@@ -97,7 +94,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
     async (request) => {
       const episodeId = episodeIdOf(request)
       const revision = await database.revisionOf(episodeId)
-      const [record, users] = await Promise.all([readRecord(database, episodeId), namesOfUsers()])
+      const [record, users] = await Promise.all([readRecord(database, episodeId), userNames(database)])
       const state = caseOn(record, request.catalogue, today(), clock.now())
       await auditRead(request, 'episode.read')
       return overview(record, state, request.catalogue, users, revision, today())
@@ -108,7 +105,10 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
     '/exercises',
     { config: { access: STAFF }, schema: { response: { 200: exercisesReply } } },
     async (request) => {
-      const [record, users] = await Promise.all([readRecord(database, episodeIdOf(request)), namesOfUsers()])
+      const [record, users] = await Promise.all([
+        readRecord(database, episodeIdOf(request)),
+        userNames(database),
+      ])
       const state = caseOn(record, request.catalogue, today(), clock.now())
       await auditRead(request, 'verdicts.read')
       const anchor = dayZero(state.day, today())

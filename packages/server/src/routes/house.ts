@@ -12,6 +12,7 @@ import type { AppContext } from '../app.js'
 import { gateWords } from '../cases/gateWords.js'
 import { affectedCases } from '../cases/houseEffects.js'
 import { refuseField } from '../cases/schoolAnswers.js'
+import { userNames } from '../cases/userNames.js'
 import type { HouseEditRow } from '../data/models.js'
 import { STAFF } from '../plugins/access.js'
 import { allHouseEdits, editsInForce } from '../plugins/houseCatalogue.js'
@@ -52,14 +53,12 @@ export const house: FastifyPluginAsync<HouseOptions> = async (
 ) => {
   const { rows } = database
   const today = () => clock.today(settings.clinic.timeZone)
-  const namesOfUsers = async () =>
-    new Map((await rows.users.findAll()).map((row) => [row.get().id, row.get().name]))
 
   app.get(
     '/edits',
     { config: { access: STAFF }, schema: { response: { 200: list(editReply) } } },
     async (request) => {
-      const [all, users] = await Promise.all([allHouseEdits(database), namesOfUsers()])
+      const [all, users] = await Promise.all([allHouseEdits(database), userNames(database)])
       const inForce = new Set(editsInForce(all).map(({ id }) => id))
       return [...all].reverse().map((row) => ({
         id: row.id,
@@ -146,7 +145,7 @@ export const house: FastifyPluginAsync<HouseOptions> = async (
     const all = editsInForce(await allHouseEdits(database))
     const before = request.catalogue
     const after = fitting(shipped, [...all, { edit } as HouseEditRow])
-    const users = await namesOfUsers()
+    const users = await userNames(database)
     const affected = await affectedCases(database, { before, after, edit }, today(), clock.now())
     return {
       affected: affected.map((one) => ({ ...one, therapist: users.get(one.therapistId) ?? '' })),

@@ -22,6 +22,7 @@ import type { AppContext } from '../app.js'
 import { dayZero, caseOn, readRecord } from '../cases/episodeRecord.js'
 import { judgedItems, signedCopy, type JudgedItem } from '../cases/programItems.js'
 import { overrideJson, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
+import { userNames } from '../cases/userNames.js'
 import { verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem, type FieldProblem } from '../problems.js'
@@ -77,7 +78,7 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
   async function answer(episodeId: string, catalogue: Catalogue) {
     const record = await readRecord(database, episodeId)
     const state = caseOn(record, catalogue, today(), clock.now())
-    const users = new Map((await rows.users.findAll()).map((row) => [row.get().id, row.get().name]))
+    const users = await userNames(database)
     const draft = (await rows.drafts.findByPk(episodeId))?.get()
     const editor = draft ? await rows.users.findByPk(draft.updatedBy) : null
     const schools = (draft?.schools ?? {}) as ChosenSchools

@@ -160,6 +160,23 @@ describe('a program being written', () => {
     expect(api.saveDraft.mock.lastCall![1]).toMatchObject({ schools: {} })
   })
 
+  it('takes only the load from a school of early load; what was typed of the rest stays', async () => {
+    const curl = { ...exercise('curl'), dose: { ...dose, load: 1 }, aims: ['strength'], family: 'weight' }
+    api.exercises.mockResolvedValue([curl])
+    const typed = draft(1, ['curl'])
+    typed.items[0]!.dose = { ...dose, repetitions: 12, load: 1 }
+    api.draft.mockResolvedValue(typed)
+    const answer = draft(2, ['curl'])
+    answer.items[0]!.schoolDose = { ...dose, load: 0.25 }
+    api.saveDraft.mockResolvedValue(answer)
+    const store = program()
+    await store.open('e')
+    await store.chooseSchool('earlyLoad', 'criteria')
+    expect(api.saveDraft.mock.lastCall![1]).toMatchObject({
+      items: [{ dose: { ...dose, repetitions: 12, load: 0.25 } }],
+    })
+  })
+
   it('takes the order of a chosen school', async () => {
     api.saveDraft.mockResolvedValue({ ...draft(4, ['a', 'b']), schoolOrder: ['item-b', 'item-a'] })
     const store = program()

@@ -1,4 +1,4 @@
-import { questionOf, VERDICT_KINDS, type Dose, type DoseQuestion, type Exercise } from '@pledge/core'
+import { questionOf, VERDICT_KINDS, type Dose, type DoseQuestion } from '@pledge/core'
 import { defineStore } from 'pinia'
 import { ulid } from 'ulid'
 import { computed, ref, shallowRef } from 'vue'
@@ -138,12 +138,9 @@ export const useProgramStore = defineStore('program', () => {
   function doseUnder(question: DoseQuestion, item: DraftItem): Dose {
     const exercise = byId.value.get(item.exerciseId)
     if (!exercise) return item.dose
-    const isItsQuestion =
-      question === 'earlyLoad'
-        ? exercise.load !== null
-        : questionOf(exercise as unknown as Exercise) === question
-    if (!isItsQuestion) return item.dose
-    return { ...(judged.value.get(item.itemId)?.schoolDose ?? exercise.dose) }
+    const dose = judged.value.get(item.itemId)?.schoolDose ?? exercise.dose
+    if (question === 'earlyLoad') return { ...item.dose, load: dose.load }
+    return questionOf(exercise) === question ? { ...dose, load: item.dose.load } : item.dose
   }
   async function save(): Promise<boolean> {
     clearTimeout(timer)
