@@ -10,7 +10,7 @@ async function main() {
   await installPrograms({ withBrowser: true })
   await installModules()
   await build()
-  const { choose, fill, openPage, pick, press, reads, signIn, startBrowser } =
+  const { choose, fill, openPage, openStep, pick, press, reads, signIn, startBrowser } =
     await import('./lib/browser.mjs')
   const directory = join(varDirectory, 'shots')
   const target = process.argv[2] ?? join(root, 'docs/screenshots')
@@ -28,13 +28,7 @@ async function main() {
     await page.screenshot({ path: join(target, `${name}.png`) })
     say(name)
   }
-  const openCase = async (page, patient, step) => {
-    await page.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
-    await press(page, patient)
-    await reads(page, 'Healing ribbon').catch(() => {})
-    await press(page, step)
-    await page.waitForNetworkIdle({ idleTime: 300 })
-  }
+  const openCase = (page, patient, step) => openStep(page, url, patient, step)
   try {
     const clinic = await openPage(browser, { width: 1280, height: 800 })
     await clinic.goto(`${url}/sign-in`, { waitUntil: 'networkidle0' })
@@ -83,7 +77,7 @@ async function main() {
     await clinic.keyboard.type('putty')
     await clinic.keyboard.press('ArrowDown')
     await reads(clinic, 'Squeeze putty')
-    await clinic.waitForNetworkIdle({ idleTime: 300 })
+    await reads(clinic, 'What follows from its angles')
     await take(clinic, 'library')
     await press(clinic, 'Protocols')
     await reads(clinic, 'Exercises that open in this phase')

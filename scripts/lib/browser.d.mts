@@ -14,3 +14,4 @@ export function choose(page: Page, legend: string, choice: string): Promise<void
 export function pick(page: Page, label: string, text: string): Promise<void>
 export function reads(page: Page, text: string, timeout?: number): Promise<void>
 export function signIn(page: Page, url: string, login: string, password: string): Promise<void>
+export function openStep(page: Page, url: string, patient: string, step: string): Promise<void>

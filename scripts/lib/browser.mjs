@@ -158,3 +158,21 @@ export async function signIn(page, url, login, password) {
   await press(page, 'Sign in')
   await reads(page, 'Caseload')
 }
+
+/**
+ * Opens a patient's case at one step of the work and waits until the step stands. It looks at the page, not at the
+ * browser's count of open requests: a request the page gave up while it was left stays in that count for good.
+ */
+export async function openStep(page, url, patient, step) {
+  await page.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
+  await press(page, patient)
+  await page.waitForSelector('.steps .step', { timeout: 10_000 })
+  await press(page, step)
+  await page.waitForFunction(
+    (words) =>
+      document.querySelector('.steps [aria-current]')?.textContent.includes(words) &&
+      !document.querySelector('[aria-busy="true"]'),
+    { timeout: 10_000 },
+    step,
+  )
+}

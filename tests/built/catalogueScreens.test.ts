@@ -1,6 +1,15 @@
 import type { Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { choose, fill, openPage, press, reads, signIn, startBrowser } from '../../scripts/lib/browser.mjs'
+import {
+  choose,
+  fill,
+  openPage,
+  openStep,
+  press,
+  reads,
+  signIn,
+  startBrowser,
+} from '../../scripts/lib/browser.mjs'
 import { expectAccessible } from './accessible.js'
 
 const { url, signIns } = inject('built')
@@ -19,18 +28,9 @@ beforeAll(async () => {
 })
 afterAll(() => started.close())
 
-/** Opens a demo patient's case at one step. */
-async function openCase(patient: string, step: string) {
-  await desk.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
-  await press(desk, patient)
-  await reads(desk, 'Healing ribbon')
-  await press(desk, step)
-  await desk.waitForNetworkIdle({ idleTime: 200 })
-}
-
 describe('the library', () => {
   it('is read for the open case, found by words in Spanish and walked through by keys', async () => {
-    await openCase('Dmitri Valcourt', 'Phase')
+    await openStep(desk, url, 'Dmitri Valcourt', 'Phase')
     await press(desk, 'Library')
     await reads(desk, 'What follows from its angles')
     await reads(desk, 'today for Dmitri Valcourt')
@@ -86,7 +86,7 @@ describe('the protocols', () => {
 
 describe('a program', () => {
   it('is dosed by schools, and says when it differs from what was signed', async () => {
-    await openCase('Dmitri Valcourt', 'Program')
+    await openStep(desk, url, 'Dmitri Valcourt', 'Program')
     await reads(desk, 'dosing: as the catalogue has it')
     await press(desk, 'Schools')
     await reads(desk, 'How long a stretch is held')
@@ -121,7 +121,7 @@ describe('a program', () => {
   })
 
   it('asks what is at home, and names what is not', async () => {
-    await openCase('Henrike Osei', 'Program')
+    await openStep(desk, url, 'Henrike Osei', 'Program')
     await desk.evaluate(() =>
       [...document.querySelectorAll<HTMLElement>('.steps .step')]
         .find((one) => one.textContent!.includes('Referral'))!

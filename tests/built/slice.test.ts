@@ -4,6 +4,7 @@ import {
   choose,
   fill,
   openPage,
+  openStep,
   pick,
   press,
   reads,
@@ -43,13 +44,6 @@ beforeAll(async () => {
 afterAll(() => started.close())
 
 const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
-async function openCase(page: Page, patient: string, step: string) {
-  await page.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
-  await press(page, patient)
-  await reads(page, 'Healing ribbon')
-  await press(page, step)
-  await page.waitForNetworkIdle({ idleTime: 200 })
-}
 const user = (login: string) => signIns.users.find((one) => one.login === login)!
 
 describe('the slice, from referral to a logged bout', () => {
@@ -278,7 +272,7 @@ describe('the stop path and the time without signal', () => {
   })
 
   it('is lifted by the therapist with what was found', async () => {
-    await openCase(desk, 'Bente Okonjo', 'Phase')
+    await openStep(desk, url, 'Bente Okonjo', 'Phase')
     await reads(desk, 'Everything is stopped')
     await press(desk, 'Lift it')
     await fill(desk, 'What was found and decided', 'Strap too tight; loosened. Pain 2.')
@@ -319,14 +313,14 @@ describe('the stop path and the time without signal', () => {
     await other.waitForFunction(() => !document.body.innerText.includes('waits on this phone'), {
       timeout: 10_000,
     })
-    await openCase(desk, 'Dmitri Valcourt', 'At home')
+    await openStep(desk, url, 'Dmitri Valcourt', 'At home')
     await reads(desk, 'Easy fist and open: left out after 0 of 10 (no time)')
     expect(await desk.evaluate(() => document.body.innerText.split('left out after').length - 1)).toBe(1)
     await other.browserContext().close()
   })
 
   it('speaks Spanish to who reads Spanish', async () => {
-    await openCase(desk, 'Consuelo Iribarne', 'At home')
+    await openStep(desk, url, 'Consuelo Iribarne', 'At home')
     await press(desk, 'Make a pairing code')
     const code = await (await desk.waitForSelector('[data-code]'))!.evaluate((node) => node.textContent ?? '')
     const other = await openPage(started.browser, PHONE)
@@ -344,8 +338,8 @@ describe('two at one draft, a lead, and the dark', () => {
   it('refuses the second save and overwrites nothing', async () => {
     const second = await openPage(started.browser, DESK)
     await signIn(second, url, user('emeka').login, user('emeka').password)
-    await openCase(desk, 'Henrike Osei', 'Program')
-    await openCase(second, 'Henrike Osei', 'Program')
+    await openStep(desk, url, 'Henrike Osei', 'Program')
+    await openStep(second, url, 'Henrike Osei', 'Program')
     await press(desk, 'Add Hook and open')
     await reads(desk, 'draft saved')
     await press(second, 'Add Small dart throw')
