@@ -91,6 +91,7 @@ export {
 } from './verdict/verdict.js'
 // Exercises
 export * from './exercise/exercise.js'
+export * from './exercise/pictureHints.js'
 export * from './exercise/exerciseNames.js'
 export {
   assessExercise,

@@ -1,6 +1,7 @@
 import type { Source } from '../protocol/protocol.js'
 import type { Nerve, Orthosis } from '../protocol/vocabulary.js'
 import type { Signature } from '../verdict/signature.js'
+import type { PictureHints } from './pictureHints.js'
 
 /**
  * Joint angles by name, in degrees: flexion +, extension and hyperextension −; ulnar deviation +; supination +; internal
@@ -285,6 +286,8 @@ export interface Exercise {
   readonly turns: 'together' | 'digits in turn'
   readonly contraindications: readonly Contraindication[]
   readonly written: WrittenSignature
+  /** What the angles cannot tell its picture; absent in entries that need none. */
+  readonly picture?: PictureHints
   readonly sources: readonly Source[]
   readonly text: Readonly<Record<'en' | 'es', ExerciseText>>
 }

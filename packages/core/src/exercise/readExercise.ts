@@ -4,6 +4,7 @@ import { NERVES, ORTHOSES } from '../protocol/vocabulary.js'
 import { readSignature } from '../verdict/signature.js'
 import * as shape from './exercise.js'
 import { REGION_NAMES, STRUCTURE_NAMES } from './exerciseNames.js'
+import * as picture from './pictureHints.js'
 
 const KEYS = [
   'id',
@@ -31,6 +32,7 @@ const KEYS = [
   'turns',
   'contraindications',
   'signature',
+  'picture',
   'source',
   'text',
 ] as const
@@ -109,6 +111,7 @@ export function readExercise(document: unknown): shape.Exercise {
     turns: doc['turns']!.oneOf(['together', 'digits in turn']),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
     written: readWritten(doc['signature']!),
+    ...(doc['picture']!.isMissing ? {} : { picture: readPicture(doc['picture']!) }),
     sources: doc['source']!.list().map((line) => {
       const part = line.object(['key', 'confidence'])
       return { key: part['key']!.text(), confidence: part['confidence']!.oneOf(['high', 'medium', 'low']) }
@@ -176,6 +179,18 @@ function readWritten(reader: DocumentReader): shape.WrittenSignature {
   )
   const nerve = part['nerve']!.optional((word) => word.oneOf(NERVES))
   return { motions, combos, acts, kg, by, stress, technique, nerve }
+}
+
+function readPicture(reader: DocumentReader): picture.PictureHints {
+  const part = reader.object(['view', 'digits', 'helper', 'props'])
+  const given = <T>(key: string, read: (own: DocumentReader) => T) =>
+    part[key]!.isMissing ? {} : { [key]: read(part[key]!) }
+  return {
+    ...given('view', (own) => own.oneOf(picture.PICTURE_VIEWS)),
+    ...given('digits', (own) => own.list().map((word) => word.oneOf(picture.PICTURE_FINGERS))),
+    ...given('helper', (own) => own.oneOf(picture.HELPER_PLACES)),
+    ...given('props', (own) => own.list().map((word) => word.oneOf(picture.PICTURE_PROPS))),
+  }
 }
 
 function readText(reader: DocumentReader): shape.ExerciseText {

@@ -1,0 +1,110 @@
+import {
+  BufferAttribute,
+  BufferGeometry,
+  Color,
+  DynamicDrawUsage,
+  Group,
+  Mesh,
+  MeshBasicMaterial,
+  MeshStandardMaterial,
+  BackSide,
+  ShaderMaterial,
+  DoubleSide,
+} from 'three'
+import { BONES, type Bone } from '../hand/bones.js'
+import type { HandMesh } from '../hand/handFile.js'
+import { HandSkin } from '../hand/skinHand.js'
+import type { HandFrames } from '../pose/handFrames.js'
+import { LOOK } from './look.js'
+
+/** The dark line about a shape: the shape again, a little larger, seen from inside. */
+export function outlineMaterial(widthMm: number, color: string = LOOK.outline): ShaderMaterial {
+  return new ShaderMaterial({
+    uniforms: { width: { value: widthMm }, ink: { value: new Color(color) } },
+    vertexShader:
+      'uniform float width; void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position + normal * width, 1.0); }',
+    fragmentShader:
+      'uniform vec3 ink; void main() { gl_FragColor = vec4(ink, 1.0); \n#include <colorspace_fragment>\n }',
+    side: BackSide,
+  })
+}
+
+/** One drawn hand with its forearm: skin, nails, creases and the line about it. A left hand; its parent mirrors it. */
+export class HandObject extends Group {
+  readonly skin: HandSkin
+  readonly #attributes: { position: BufferAttribute; normal: BufferAttribute; color: BufferAttribute }
+  readonly #tinted = new Color(LOOK.moving)
+  readonly #plain: Color
+
+  constructor(mesh: HandMesh, kind: 'own' | 'ghost' | 'helper') {
+    super()
+    this.skin = new HandSkin(mesh)
+    this.#plain = new Color(kind === 'helper' ? LOOK.helper : kind === 'ghost' ? LOOK.ghost : LOOK.stone)
+    const dynamic = (array: Float32Array) => new BufferAttribute(array, 3).setUsage(DynamicDrawUsage)
+    this.#attributes = {
+      position: dynamic(this.skin.places),
+      normal: dynamic(this.skin.normals),
+      color: new BufferAttribute(new Float32Array(mesh.places.length), 3),
+    }
+    this.tint([])
+    const part = (index: Uint16Array) => {
+      const geometry = new BufferGeometry()
+      geometry.setIndex(new BufferAttribute(index, 1))
+      for (const [name, attribute] of Object.entries(this.#attributes)) geometry.setAttribute(name, attribute)
+      return geometry
+    }
+    const isGhost = kind === 'ghost'
+    const skin = part(mesh.skinTriangles)
+    const surface = isGhost
+      ? new MeshBasicMaterial({ color: LOOK.ghost })
+      : new MeshStandardMaterial({ vertexColors: true, roughness: 0.82, metalness: 0 })
+    const outline = outlineMaterial(
+      isGhost ? 0.6 : 0.85,
+      isGhost ? LOOK.ghostLine : kind === 'helper' ? LOOK.helperLine : LOOK.outline,
+    )
+    this.add(new Mesh(skin, surface), new Mesh(skin, outline))
+    if (!isGhost) {
+      const nails = new MeshStandardMaterial({ color: LOOK.nail, roughness: 0.6, side: DoubleSide })
+      const creases = new MeshBasicMaterial({
+        color: LOOK.crease,
+        side: DoubleSide,
+        transparent: true,
+        opacity: kind === 'helper' ? 0.35 : 0.62,
+      })
+      this.add(new Mesh(part(mesh.nails), nails), new Mesh(part(mesh.creases), creases))
+    }
+    // The skin moves far from where its sphere was measured; the stage frames what it shows.
+    this.traverse((one) => (one.frustumCulled = false))
+  }
+
+  carry(frames: HandFrames): void {
+    this.skin.carry(frames)
+    this.#attributes.position.needsUpdate = true
+    this.#attributes.normal.needsUpdate = true
+  }
+
+  /** Colors the segments that move, fading over the joint as the skin does. */
+  tint(moving: readonly Bone[]): void {
+    const own = new Set(moving.map((bone) => BONES.indexOf(bone)))
+    const { mesh } = this.skin
+    const colors = this.#attributes.color
+    const share = new Float32Array(mesh.skinCount)
+    for (let v = 0; v < mesh.skinCount; v += 1)
+      for (let k = 0; k < 8; k += 1)
+        if (own.has(mesh.bones[v * 8 + k]!)) share[v]! += mesh.weights[v * 8 + k]!
+    const color = new Color()
+    for (let v = 0; v < mesh.places.length / 3; v += 1) {
+      color.copy(this.#plain).lerp(this.#tinted, 0.8 * (share[v] ?? 0))
+      colors.setXYZ(v, color.r, color.g, color.b)
+    }
+    colors.needsUpdate = true
+  }
+
+  override dispose(): void {
+    this.traverse((one) => {
+      if (!(one instanceof Mesh)) return
+      ;(one.geometry as BufferGeometry).dispose()
+      ;(one.material as MeshBasicMaterial).dispose()
+    })
+  }
+}

@@ -1,0 +1,289 @@
+import type { PictureProp } from '@pledge/core'
+import { CatmullRomCurve3, Group, Quaternion, TubeGeometry, Vector3 } from 'three'
+import { type Bone, FINGERS, type Finger } from '../hand/bones.js'
+import { type HandFrames, lengthMm, pad } from '../pose/handFrames.js'
+import { LOOK } from './look.js'
+import { box, capsule, cylinder, layAlong, ring, solid, sphere, stretchBetween } from './solids.js'
+
+/** A thing drawn with the hand, in the frame the forearm lies in; `place` follows the hand. */
+export interface Prop {
+  readonly object: Group
+  place(frames: HandFrames): void
+}
+
+export interface PropContext {
+  /** The picture is laid down: gravity pulls along −x of the forearm's frame. */
+  readonly isLaid: boolean
+  /** Frames at the start, for what lies still. */
+  readonly start: HandFrames
+  /** Frames at the end of the movement. */
+  readonly end: HandFrames
+  readonly fingers: readonly Finger[]
+}
+
+const DOWN = new Vector3(-1, 0, 0)
+const on = (frames: HandFrames, bone: Bone, x: number, y: number, z: number) =>
+  new Vector3(x, y, z).applyQuaternion(frames[bone].turn).add(frames[bone].at)
+const axis = (frames: HandFrames, bone: Bone, x: number, y: number, z: number) =>
+  new Vector3(x, y, z).applyQuaternion(frames[bone].turn)
+const mean = (points: readonly Vector3[]) =>
+  points.reduce((sum, point) => sum.add(point), new Vector3()).divideScalar(points.length)
+const still = (object: Group): Prop => ({ object, place: () => {} })
+
+/** The middle of what the fingers close around: between the palm and the pads of their middle segments. */
+function gripMiddle(frames: HandFrames): Vector3 {
+  const inside = FINGERS.map((finger) => on(frames, `${finger}Middle`, 0, -9, -lengthMm(finger, 'Middle') / 2))
+  return mean([on(frames, 'hand', 0, -30, -72), mean(inside), mean(inside)])
+}
+/** How far the palm is from the fingers' middle segments: what the grip has room for, mm. */
+function gripRoomMm(frames: HandFrames): number {
+  const inside = FINGERS.map((finger) => on(frames, `${finger}Middle`, 0, -8, -lengthMm(finger, 'Middle') / 2))
+  return on(frames, 'hand', 0, -27, -74).distanceTo(mean(inside))
+}
+
+/** Held in the fist, across the palm. */
+function held(body: Group, alongMm = 0): Prop {
+  return {
+    object: body,
+    place: (frames) =>
+      layAlong(body, gripMiddle(frames).add(axis(frames, 'hand', alongMm, 0, 0)), axis(frames, 'hand', 1, -0.12, 0.18)),
+  }
+}
+
+function squeezed(body: Group, radiusMm: number): Prop {
+  return {
+    object: body,
+    place: (frames) => {
+      body.position.copy(gripMiddle(frames))
+      body.quaternion.copy(frames.hand.turn)
+      const flat = Math.min(1, Math.max(0.5, gripRoomMm(frames) / (2 * radiusMm)))
+      body.scale.set(1 / Math.sqrt(flat), flat, 1 / Math.sqrt(flat))
+    },
+  }
+}
+
+/** The surface the hand lies on: under the lowest skin, seen from where gravity pulls. */
+function table(context: PropContext, hasEdge: boolean): Prop {
+  const { start } = context
+  const [thick, palmMm] = [14, hasEdge ? 24 : 27]
+  const [from, to] = [hasEdge ? 12 : -235, 300]
+  const down = context.isLaid ? DOWN : axis(start, 'hand', 0, -1, 0)
+  const object = new Group()
+  const slab = box(thick, 300, to - from, LOOK.wood)
+  const side = context.isLaid ? new Vector3(0, 1, 0) : axis(start, 'hand', 1, 0, 0)
+  const along = new Vector3(0, 0, 1)
+  slab.quaternion.setFromRotationMatrix(
+    new Group().matrix.makeBasis(down.clone().negate(), side, along.clone()),
+  )
+  slab.position.copy(down.clone().multiplyScalar(palmMm + thick / 2).addScaledVector(along, (from + to) / 2))
+  object.add(slab)
+  return still(object)
+}
+
+/** A band over several points that follows them: drawn anew with each pose. */
+function cord(points: (frames: HandFrames) => Vector3[], tubeMm: number, color: string, isClosed: boolean): Prop {
+  const object = new Group()
+  return {
+    object,
+    place: (frames) => {
+      object.clear()
+      const curve = new CatmullRomCurve3(points(frames), isClosed, 'catmullrom', 0.4)
+      object.add(solid(new TubeGeometry(curve, 48, tubeMm, 8, isClosed), color, 0.5))
+    },
+  }
+}
+
+function segmentRings(bones: readonly Bone[], radiusMm: number, tubeMm: number, color: string): Prop {
+  const object = new Group()
+  const rings = bones.map((bone) => {
+    const one = ring(radiusMm, tubeMm, color)
+    object.add(one)
+    return { bone, one }
+  })
+  return {
+    object,
+    place: (frames) =>
+      rings.forEach(({ bone, one }) => {
+        const [, digit, segment] = /^(thumb|index|middle|ring|little)(\w+)$/.exec(bone)!
+        const half = segment === 'Distal' ? 9 : lengthMm(digit as Finger, segment as 'Middle') / 2
+        one.position.copy(on(frames, bone, 0, -1, -half))
+        one.quaternion.copy(frames[bone].turn)
+      }),
+  }
+}
+
+const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
+  table: (context) => table(context, false),
+  'table-edge': (context) => table(context, true),
+  pillow: (context) => {
+    const pillow = capsule(34, 150, LOOK.cloth)
+    const down = context.isLaid ? DOWN : axis(context.start, 'forearm', 0, -1, 0)
+    pillow.position.copy(down.clone().multiplyScalar(66)).add(new Vector3(0, 0, 120))
+    pillow.quaternion.copy(new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(0, 0, 1)))
+    pillow.scale.set(1.6, 1, 1)
+    return still(pillow)
+  },
+  ball: () => squeezed(sphere(30, LOOK.soft), 30),
+  'large-ball': () => {
+    const ball = sphere(95, LOOK.soft)
+    return {
+      object: ball,
+      place: (frames) => ball.position.copy(on(frames, 'hand', 0, -118, -85)),
+    }
+  },
+  putty: () => squeezed(sphere(27, LOOK.soft), 27),
+  rod: () => held(cylinder(15, 200, LOOK.wood)),
+  pen: () => held(cylinder(4.5, 140, LOOK.metal)),
+  marker: () => held(cylinder(9.5, 150, LOOK.metal)),
+  can: () => held(cylinder(30, 120, LOOK.metal)),
+  weight: () => {
+    const object = new Group()
+    object.add(cylinder(14, 120, LOOK.metal))
+    for (const side of [-1, 1]) {
+      const disc = cylinder(29, 26, LOOK.metal)
+      disc.position.y = side * 70
+      object.add(disc)
+    }
+    return held(object)
+  },
+  hammer: () => {
+    const object = new Group()
+    const handle = cylinder(11, 240, LOOK.wood)
+    handle.position.y = 50
+    const head = cylinder(17, 84, LOOK.metal)
+    head.position.y = 172
+    head.rotation.x = Math.PI / 2
+    object.add(handle, head)
+    return held(object)
+  },
+  band: (context) => {
+    const object = new Group()
+    const strap = cylinder(4, 1, LOOK.band)
+    object.add(strap)
+    const [from, to] = [gripMiddle(context.start), gripMiddle(context.end)]
+    const pull = from.clone().sub(to)
+    const far = from.clone().addScaledVector(pull.lengthSq() < 1 ? DOWN : pull.normalize(), 170)
+    return { object, place: (frames) => stretchBetween(strap, gripMiddle(frames), far) }
+  },
+  'finger-band': () =>
+    cord(
+      (frames) => [
+        on(frames, 'thumbDistal', 0, 8, -6),
+        on(frames, 'indexDistal', 7, 3, -4),
+        on(frames, 'middleDistal', 0, 8, -4),
+        on(frames, 'ringDistal', 0, 8, -4),
+        on(frames, 'littleDistal', -7, 2, -4),
+        on(frames, 'ringDistal', 0, -8, -4),
+        on(frames, 'middleDistal', 0, -9, -4),
+        on(frames, 'thumbDistal', 0, -9, -6),
+      ],
+      1.6,
+      LOOK.band,
+      true,
+    ),
+  towel: (context) => {
+    const cloth = box(5, 190, 220, LOOK.cloth)
+    const down = context.isLaid ? DOWN : axis(context.start, 'hand', 0, -1, 0)
+    cloth.quaternion.setFromUnitVectors(new Vector3(1, 0, 0), down.clone().negate())
+    cloth.position.copy(down.clone().multiplyScalar(27)).add(new Vector3(0, 0, -95))
+    return still(cloth)
+  },
+  'towel-roll': (context) => {
+    if (!context.isLaid) return held(cylinder(19, 130, LOOK.cloth))
+    const roll = cylinder(24, 190, LOOK.cloth)
+    roll.position.copy(DOWN.clone().multiplyScalar(46)).add(new Vector3(0, 0, -18))
+    return still(roll)
+  },
+  'finger-wrap': ({ fingers }) =>
+    segmentRings(
+      fingers.flatMap((finger) => [`${finger}Proximal`, `${finger}Middle`] as Bone[]),
+      10.6,
+      2.6,
+      LOOK.band,
+    ),
+  loop: ({ fingers }) => {
+    const finger = fingers.length === 4 ? 'middle' : fingers[0]!
+    return cord(
+      (frames) => [
+        on(frames, `${finger}Proximal`, 0, 11, -16),
+        on(frames, `${finger}Middle`, 0, 10, -10),
+        on(frames, `${finger}Distal`, 0, 8, -12),
+        on(frames, `${finger}Distal`, 0, -4, -22),
+        on(frames, `${finger}Proximal`, 0, -11, -16),
+      ],
+      2,
+      LOOK.band,
+      true,
+    )
+  },
+  buddy: ({ fingers }) =>
+    segmentRings(
+      (fingers.length === 4 ? (['middle', 'ring'] as const) : fingers).flatMap(
+        (finger) => [`${finger}Proximal`, `${finger}Middle`] as Bone[],
+      ),
+      11.2,
+      2.4,
+      LOOK.orthosis,
+    ),
+  sheet: () => {
+    const sheet = box(90, 0.8, 120, LOOK.paper)
+    return {
+      object: sheet,
+      place: (frames) => {
+        const between = mean([pad(frames, 'thumb'), pad(frames, 'index')])
+        sheet.quaternion.copy(frames.indexDistal.turn)
+        sheet.position.copy(between).add(axis(frames, 'indexDistal', 0, 0, -58))
+      },
+    }
+  },
+  coin: () => {
+    const coin = cylinder(11, 2.4, LOOK.metal)
+    return {
+      object: coin,
+      place: (frames) => {
+        coin.position.copy(mean([pad(frames, 'thumb'), pad(frames, 'index')]))
+        coin.quaternion.copy(frames.indexDistal.turn)
+      },
+    }
+  },
+  peg: () => {
+    const peg = box(8, 11, 46, LOOK.wood)
+    return {
+      object: peg,
+      place: (frames) => {
+        peg.position.copy(mean([pad(frames, 'thumb'), pad(frames, 'index')])).add(axis(frames, 'indexDistal', 0, 0, -14))
+        peg.quaternion.copy(frames.indexDistal.turn)
+      },
+    }
+  },
+  wall: () => {
+    const wall = box(360, 14, 420, LOOK.paper)
+    return {
+      object: wall,
+      place: (frames) => {
+        wall.position.copy(on(frames, 'hand', 0, -36, -80))
+        wall.quaternion.copy(frames.hand.turn)
+      },
+    }
+  },
+  bag: () => {
+    const object = new Group()
+    const straps = ring(42, 3.4, LOOK.band)
+    straps.position.y = -40
+    const bag = box(110, 130, 60, LOOK.cloth)
+    bag.position.y = -146
+    object.add(straps, bag)
+    return { object, place: (frames) => object.position.copy(gripMiddle(frames)) }
+  },
+  bowl: (context) => {
+    const bowl = cylinder(110, 70, LOOK.cloth)
+    const down = context.isLaid ? DOWN : axis(context.start, 'hand', 0, 0, -1)
+    bowl.position.copy(down.clone().multiplyScalar(70)).add(new Vector3(0, 0, -110))
+    bowl.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), down.clone().negate())
+    return still(bowl)
+  },
+}
+
+export function makeProp(name: PictureProp, context: PropContext): Prop {
+  return BUILD[name](context)
+}

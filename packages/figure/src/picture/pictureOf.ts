@@ -1,0 +1,224 @@
+import {
+  type AngleName,
+  type Exercise,
+  type HelperPlace,
+  isByOtherHand,
+  type PictureProp,
+  type PictureView,
+  type Pose,
+} from '@pledge/core'
+import { BONES, DIGITS, type Bone, type Digit, FINGERS, type Finger } from '../hand/bones.js'
+import { blend } from '../pose/blend.js'
+import { type FigurePose, figurePose } from '../pose/figurePose.js'
+
+/** What of an exercise its picture is made from; a signed program's copy holds all of it. */
+export type Depicted = Pick<
+  Exercise,
+  'family' | 'region' | 'start' | 'shapes' | 'force' | 'grip' | 'equipment' | 'side' | 'turns' | 'picture'
+>
+
+/** What is drawn: poses, what moves, where one looks from, who helps and with what. */
+export interface Picture {
+  readonly scene: 'hand' | 'body'
+  readonly start: FigurePose
+  readonly shapes: readonly FigurePose[]
+  readonly view: PictureView
+  /** Segments that move, tinted. */
+  readonly moving: readonly Bone[]
+  /** The tip whose path the arrow follows; `hand` where the whole hand goes. */
+  readonly followed: Digit | 'hand'
+  readonly inTurn: readonly Finger[]
+  readonly helper: HelperPlace
+  readonly props: readonly PictureProp[]
+  /** Both hands do the same; one is drawn. */
+  readonly isBothHands: boolean
+}
+
+const BODY_ANGLES: readonly AngleName[] = [
+  'shoulderFlexion',
+  'shoulderAbduction',
+  'shoulderInternalRotation',
+  'neckSideBend',
+]
+
+/** The picture of an exercise, from its angles; hints of the entry decide where the angles leave room. */
+export function pictureOf(exercise: Depicted): Picture {
+  const hints = exercise.picture ?? {}
+  const moved = movedAngles(exercise)
+  const digits = hints.digits ?? FINGERS
+  const still = exercise.start
+  const scene =
+    moved.has('elbowFlexion') || BODY_ANGLES.some((name) => exercise.start[name] !== undefined) ? 'body' : 'hand'
+  const view = hints.view ?? viewOf(exercise, moved, scene)
+  const isBody = isBodyView(view)
+  return {
+    scene: isBody ? 'body' : 'hand',
+    start: figurePose(exercise.start, digits, still),
+    shapes: exercise.shapes.map((shape) => figurePose(shape, digits, still)),
+    view,
+    moving: movingBones(moved, digits),
+    followed: followedBy(moved, digits, exercise),
+    inTurn: exercise.turns === 'digits in turn' && digits.length > 1 ? digits : [],
+    helper: hints.helper ?? helperOf(exercise, moved),
+    props: hints.props ?? propsOf(exercise),
+    isBothHands: exercise.side === 'both',
+  }
+}
+
+const BODY_VIEWS: readonly PictureView[] = ['front', 'front-side', 'arm-side']
+export const isBodyView = (view: PictureView) => BODY_VIEWS.includes(view)
+
+/** The angles that differ between start and any shape, or between shapes. */
+function movedAngles({ start, shapes }: Pick<Depicted, 'start' | 'shapes'>): Set<AngleName> {
+  const names = Object.keys(start) as AngleName[]
+  const differs = (name: AngleName) =>
+    shapes.some((shape) => Math.abs((shape[name] ?? 0) - (start[name] ?? 0)) >= 1)
+  return new Set(names.filter(differs))
+}
+
+const hasAny = (moved: ReadonlySet<AngleName>, names: readonly AngleName[]) =>
+  names.some((name) => moved.has(name))
+const FINGER_ANGLES: readonly AngleName[] = ['mcpFlexion', 'pipFlexion', 'dipFlexion']
+const THUMB_ANGLES: readonly AngleName[] = [
+  'thumbMcpFlexion',
+  'thumbIpFlexion',
+  'thumbRadialAbduction',
+  'thumbPalmarAbduction',
+  'opposition',
+]
+/** From this turn of the forearm on, the palm faces up or down. */
+const PALM_TURNED_DEG = 55
+
+/** The view that shows the movement best: in profile where a hinge bends, onto the plane where something spreads. */
+function viewOf(exercise: Depicted, moved: ReadonlySet<AngleName>, scene: 'hand' | 'body'): PictureView {
+  if (scene === 'body') return moved.has('elbowFlexion') && !moved.has('neckSideBend') && !isAbducted(exercise) ? 'arm-side' : 'front'
+  const turned = exercise.start.forearmSupination
+  if (moved.has('forearmSupination')) return 'laid-front'
+  const isLaid = turned !== undefined && Math.abs(turned) >= PALM_TURNED_DEG
+  if (moved.has('wristFlexion')) {
+    if (moved.has('wristUlnarDeviation')) return 'thumb-back'
+    return isLaid || exercise.region === 'wrist' ? 'laid-side' : 'thumb'
+  }
+  if (moved.has('wristUlnarDeviation')) return 'back'
+  if (hasAny(moved, FINGER_ANGLES)) {
+    if (isLaid) return 'laid-side'
+    const only = FINGER_ANGLES.filter((name) => moved.has(name))
+    if (only.length === 1 && only[0] === 'mcpFlexion') return 'thumb'
+    return 'thumb-palm'
+  }
+  if (moved.has('fingerSpread')) return turned !== undefined && turned < -PALM_TURNED_DEG ? 'back' : 'palm'
+  if (hasAny(moved, THUMB_ANGLES)) {
+    if (isLaid && moved.has('thumbRadialAbduction')) return 'back'
+    return moved.has('thumbPalmarAbduction') && !moved.has('opposition') ? 'thumb-palm' : 'palm'
+  }
+  if (isLaid) return 'laid-side'
+  return exercise.region === 'thumb' ? 'palm' : 'thumb-palm'
+}
+const isAbducted = ({ start }: Depicted) => (start.shoulderAbduction ?? 0) >= 30
+
+function movingBones(moved: ReadonlySet<AngleName>, digits: readonly Finger[]): Bone[] {
+  const bones = new Set<Bone>()
+  const add = (...names: Bone[]) => names.forEach((name) => bones.add(name))
+  if (hasAny(moved, ['shoulderFlexion', 'shoulderAbduction', 'shoulderInternalRotation', 'elbowFlexion']))
+    return [...BONES]
+  if (moved.has('forearmSupination')) return BONES.filter((bone) => bone !== 'elbowEnd')
+  if (hasAny(moved, ['wristFlexion', 'wristUlnarDeviation']))
+    return BONES.filter((bone) => bone !== 'elbowEnd' && bone !== 'forearm')
+  for (const finger of digits) {
+    if (hasAny(moved, ['mcpFlexion', 'fingerSpread'])) add(`${finger}Proximal`, `${finger}Middle`, `${finger}Distal`)
+    if (moved.has('pipFlexion')) add(`${finger}Middle`, `${finger}Distal`)
+    if (moved.has('dipFlexion')) add(`${finger}Distal`)
+  }
+  if (hasAny(moved, ['thumbRadialAbduction', 'thumbPalmarAbduction', 'opposition']))
+    add('thumbMetacarpal', 'thumbProximal', 'thumbDistal')
+  if (moved.has('thumbMcpFlexion')) add('thumbProximal', 'thumbDistal')
+  if (moved.has('thumbIpFlexion')) add('thumbDistal')
+  return [...bones]
+}
+
+function followedBy(moved: ReadonlySet<AngleName>, digits: readonly Finger[], exercise: Depicted): Digit | 'hand' {
+  if (hasAny(moved, BODY_ANGLES) || moved.has('elbowFlexion')) return 'hand'
+  if (moved.has('forearmSupination')) return 'thumb'
+  if (moved.has('opposition')) return 'thumb'
+  if (hasAny(moved, ['wristFlexion', 'wristUlnarDeviation'])) return 'middle'
+  if (exercise.region === 'thumb' && hasAny(moved, THUMB_ANGLES)) return 'thumb'
+  if (hasAny(moved, FINGER_ANGLES) || moved.has('fingerSpread')) {
+    if (moved.has('fingerSpread') && !hasAny(moved, FINGER_ANGLES)) return 'index'
+    return digits.includes('index') ? 'index' : digits[0]!
+  }
+  return hasAny(moved, THUMB_ANGLES) ? 'thumb' : 'hand'
+}
+
+/** Where the other hand takes hold: at the segment that is moved, farthest out. */
+function helperOf(exercise: Depicted, moved: ReadonlySet<AngleName>): HelperPlace {
+  const { force } = exercise
+  if (exercise.family === 'blocking') {
+    if (exercise.region === 'thumb') return moved.has('thumbIpFlexion') ? 'thumb-first-bone' : 'thumb-hand-bone'
+    return moved.has('pipFlexion') ? 'first-bone' : 'middle-bone'
+  }
+  if (!isByOtherHand(force) || force === 'active wrist, assisted digits') return 'none'
+  if (moved.has('forearmSupination')) return 'forearm'
+  if (hasAny(moved, ['wristFlexion'])) {
+    const end = exercise.shapes.at(-1)!.wristFlexion!
+    return end < (exercise.start.wristFlexion ?? 0) ? 'palm' : 'back'
+  }
+  if (hasAny(moved, FINGER_ANGLES)) return moved.has('dipFlexion') || moved.has('pipFlexion') ? 'tip' : 'middle-bone'
+  if (hasAny(moved, ['thumbRadialAbduction', 'thumbPalmarAbduction'])) return 'thumb-hand-bone'
+  if (moved.has('thumbIpFlexion')) return 'thumb-tip'
+  if (moved.has('thumbMcpFlexion')) return 'thumb-first-bone'
+  return 'none'
+}
+
+/** Equipment that can be drawn from simple bodies, and as what. */
+const PROP_OF: Readonly<Record<string, PictureProp>> = {
+  table: 'table',
+  pillow: 'pillow',
+  'soft-ball': 'ball',
+  'firm-ball': 'ball',
+  'bumpy-ball': 'ball',
+  'graded-balls': 'ball',
+  'large-ball': 'large-ball',
+  putty: 'putty',
+  rod: 'rod',
+  gripper: 'rod',
+  'twist-bar': 'rod',
+  brush: 'rod',
+  pen: 'pen',
+  marker: 'marker',
+  'shake-bottle': 'can',
+  weight: 'weight',
+  hammer: 'hammer',
+  band: 'band',
+  'rubber-band': 'finger-band',
+  'cord-glove': 'finger-band',
+  towel: 'towel',
+  'towel-roll': 'towel-roll',
+  'cohesive-wrap': 'finger-wrap',
+  'thumb-wrap': 'finger-wrap',
+  'glove-tape': 'finger-wrap',
+  'loop-strap': 'loop',
+  'buddy-straps': 'buddy',
+  paper: 'sheet',
+  coins: 'coin',
+  clips: 'peg',
+  wall: 'wall',
+  'carry-bag': 'bag',
+  grains: 'bowl',
+  'warm-bath': 'bowl',
+}
+
+function propsOf(exercise: Depicted): PictureProp[] {
+  const props = exercise.equipment.flatMap((key) => PROP_OF[key] ?? [])
+  return [...new Set(props)]
+}
+
+/** The positions of one run, first and last included. */
+export function poseAt(picture: Picture, shape: number, time: number): FigurePose {
+  return blend(picture.start, picture.shapes[shape] ?? picture.shapes[0]!, time, picture.inTurn)
+}
+
+/** Whether anything moves: a rest or a hold has one position only. */
+export function isStill(picture: Pick<Picture, 'moving'>): boolean {
+  return picture.moving.length === 0
+}
+export { DIGITS, type Pose }

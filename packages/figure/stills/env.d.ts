@@ -1,0 +1,1 @@
+declare module '*.bin?url' { const url: string; export default url }
