@@ -8,8 +8,11 @@ export const PICTURE_VIEWS = [
   'little',
   'little-palm',
   'laid-side',
+  'laid-outer',
   'laid-above',
   'laid-front',
+  'hanging',
+  'hands-together',
   'front',
   'front-side',
   'arm-side',
@@ -30,6 +33,14 @@ export const HELPER_PLACES = [
   'thumb-first-bone',
   'thumb-hand-bone',
   'forearm',
+  'little-edge',
+  'index-edge',
+  'rub-palm',
+  'rub-back',
+  'rub-finger',
+  'rub-forearm',
+  'same-palm',
+  'same-back',
 ] as const
 export type HelperPlace = (typeof HELPER_PLACES)[number]
 
@@ -41,6 +52,8 @@ export const PICTURE_PROPS = [
   'ball',
   'large-ball',
   'putty',
+  'pinched-putty',
+  'putty-between',
   'rod',
   'pen',
   'marker',
@@ -60,6 +73,8 @@ export const PICTURE_PROPS = [
   'wall',
   'bag',
   'bowl',
+  'plate',
+  'wedge-pillow',
 ] as const
 export type PictureProp = (typeof PICTURE_PROPS)[number]
 

@@ -3,11 +3,14 @@ import {
   BufferGeometry,
   CylinderGeometry,
   Group,
-  Quaternion,
+  Mesh,
+  MeshBasicMaterial,
+  type Object3D,
+  ShaderMaterial,
   SphereGeometry,
-  Vector3,
 } from 'three'
 import { BODY_MM, type BodyFrames, bodyFrames } from '../pose/bodyFrames.js'
+import { outlineMaterial } from './handObject.js'
 import { LOOK } from './look.js'
 import { solid } from './solids.js'
 
@@ -39,7 +42,7 @@ export class BodyObject extends Group {
   readonly #neck: Group
   readonly #head: Group
 
-  constructor() {
+  constructor(kind: 'own' | 'ghost' = 'own') {
     super()
     this.#upperArm = upperArm()
     this.#neck = solid(taper(55, 52, BODY_MM.neck + 44, 24).translate(0, (BODY_MM.neck + 44) / 2 - 30, 0), LOOK.stone, 1.4)
@@ -58,7 +61,9 @@ export class BodyObject extends Group {
     this.restingForearm.position.copy(frames.forearm.at)
     this.restingForearm.quaternion.copy(frames.forearm.turn)
     resting.add(restingArm, this.restingForearm)
-    this.add(trunk(), this.#upperArm, this.#neck, this.#head, this.forearm, resting)
+    if (kind === 'own') this.add(trunk(), resting)
+    this.add(this.#upperArm, this.#neck, this.#head, this.forearm)
+    if (kind === 'ghost') this.traverse(fade)
   }
 
   pose(frames: BodyFrames): void {
@@ -70,6 +75,15 @@ export class BodyObject extends Group {
     this.#head.position.copy(frames.head.at)
     this.#head.quaternion.copy(frames.head.turn)
   }
+}
+
+/** A ghost has one pale color and a pale line. */
+function fade(one: Object3D): void {
+  if (!(one instanceof Mesh)) return
+  one.material =
+    one.material instanceof ShaderMaterial
+      ? outlineMaterial(1.2, LOOK.ghostLine)
+      : new MeshBasicMaterial({ color: LOOK.ghost })
 }
 
 function hang(arm: Group, { shoulder }: BodyFrames): void {
@@ -142,5 +156,3 @@ function trunk(): Group {
   geometry.computeVertexNormals()
   return solid(geometry, LOOK.shirt, 1.6)
 }
-
-export { Quaternion, Vector3 }

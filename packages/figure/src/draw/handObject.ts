@@ -84,7 +84,7 @@ export class HandObject extends Group {
   }
 
   /** Colors the segments that move, fading over the joint as the skin does. */
-  tint(moving: readonly Bone[]): void {
+  tint(moving: readonly Bone[], strength = 0.8): void {
     const own = new Set(moving.map((bone) => BONES.indexOf(bone)))
     const { mesh } = this.skin
     const colors = this.#attributes.color
@@ -94,7 +94,7 @@ export class HandObject extends Group {
         if (own.has(mesh.bones[v * 8 + k]!)) share[v]! += mesh.weights[v * 8 + k]!
     const color = new Color()
     for (let v = 0; v < mesh.places.length / 3; v += 1) {
-      color.copy(this.#plain).lerp(this.#tinted, 0.8 * (share[v] ?? 0))
+      color.copy(this.#plain).lerp(this.#tinted, strength * (share[v] ?? 0))
       colors.setXYZ(v, color.r, color.g, color.b)
     }
     colors.needsUpdate = true

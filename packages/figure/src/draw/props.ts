@@ -1,5 +1,5 @@
 import type { PictureProp } from '@pledge/core'
-import { CatmullRomCurve3, Group, Quaternion, TubeGeometry, Vector3 } from 'three'
+import { CatmullRomCurve3, Group, LatheGeometry, Quaternion, TubeGeometry, Vector2, Vector3 } from 'three'
 import { type Bone, FINGERS, type Finger } from '../hand/bones.js'
 import { type HandFrames, lengthMm, pad } from '../pose/handFrames.js'
 import { LOOK } from './look.js'
@@ -19,6 +19,8 @@ export interface PropContext {
   /** Frames at the end of the movement. */
   readonly end: HandFrames
   readonly fingers: readonly Finger[]
+  /** Where gravity pulls now, in the frame of the forearm; the stage keeps it. */
+  readonly down: Vector3
 }
 
 const DOWN = new Vector3(-1, 0, 0)
@@ -131,6 +133,25 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
       place: (frames) => ball.position.copy(on(frames, 'hand', 0, -118, -85)),
     }
   },
+  'pinched-putty': () => {
+    const ball = sphere(10, LOOK.soft)
+    return {
+      object: ball,
+      place: (frames) => ball.position.copy(mean([pad(frames, 'thumb'), pad(frames, 'index'), pad(frames, 'index')])),
+    }
+  },
+  'putty-between': () => {
+    const ball = capsule(7, 16, LOOK.soft)
+    return {
+      object: ball,
+      place: (frames) =>
+        layAlong(
+          ball,
+          mean([on(frames, 'indexMiddle', 0, -2, -8), on(frames, 'middleMiddle', 0, -2, -8)]),
+          axis(frames, 'hand', 0, 1, 0),
+        ),
+    }
+  },
   putty: () => squeezed(sphere(27, LOOK.soft), 27),
   rod: () => held(cylinder(15, 200, LOOK.wood)),
   pen: () => held(cylinder(4.5, 140, LOOK.metal)),
@@ -138,10 +159,10 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
   can: () => held(cylinder(30, 120, LOOK.metal)),
   weight: () => {
     const object = new Group()
-    object.add(cylinder(14, 120, LOOK.metal))
+    object.add(cylinder(12, 104, LOOK.metal))
     for (const side of [-1, 1]) {
-      const disc = cylinder(29, 26, LOOK.metal)
-      disc.position.y = side * 70
+      const disc = cylinder(24, 22, LOOK.metal)
+      disc.position.y = side * 62
       object.add(disc)
     }
     return held(object)
@@ -226,13 +247,13 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
       LOOK.orthosis,
     ),
   sheet: () => {
-    const sheet = box(90, 0.8, 120, LOOK.paper)
+    const sheet = box(58, 0.8, 84, LOOK.paper)
     return {
       object: sheet,
       place: (frames) => {
         const between = mean([pad(frames, 'thumb'), pad(frames, 'index')])
         sheet.quaternion.copy(frames.indexDistal.turn)
-        sheet.position.copy(between).add(axis(frames, 'indexDistal', 0, 0, -58))
+        sheet.position.copy(between).add(axis(frames, 'indexDistal', 0, 0, -36))
       },
     }
   },
@@ -257,29 +278,59 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
     }
   },
   wall: () => {
-    const wall = box(360, 14, 420, LOOK.paper)
+    const wall = box(240, 10, 330, LOOK.wood)
     return {
       object: wall,
       place: (frames) => {
-        wall.position.copy(on(frames, 'hand', 0, -36, -80))
+        wall.position.copy(on(frames, 'hand', 0, -34, -70))
         wall.quaternion.copy(frames.hand.turn)
       },
     }
   },
-  bag: () => {
+  plate: () => {
+    const plate = cylinder(78, 5, LOOK.paper)
+    return {
+      object: plate,
+      place: (frames) => layAlong(plate, on(frames, 'middleProximal', 0, -24, 4), axis(frames, 'hand', 0, -1, 0)),
+    }
+  },
+  'wedge-pillow': (context) => {
+    const pillow = capsule(46, 170, LOOK.cloth)
+    return {
+      object: pillow,
+      place: () => {
+        pillow.position.copy(context.down.clone().multiplyScalar(72)).add(new Vector3(0, 0, 96))
+        pillow.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(0, 0, 1))
+      },
+    }
+  },
+  bag: (context) => {
     const object = new Group()
     const straps = ring(42, 3.4, LOOK.band)
     straps.position.y = -40
     const bag = box(110, 130, 60, LOOK.cloth)
     bag.position.y = -146
     object.add(straps, bag)
-    return { object, place: (frames) => object.position.copy(gripMiddle(frames)) }
+    return {
+      object,
+      place: (frames) => {
+        object.position.copy(gripMiddle(frames))
+        object.quaternion.setFromUnitVectors(new Vector3(0, -1, 0), context.down)
+      },
+    }
   },
-  bowl: (context) => {
-    const bowl = cylinder(110, 70, LOOK.cloth)
-    const down = context.isLaid ? DOWN : axis(context.start, 'hand', 0, 0, -1)
-    bowl.position.copy(down.clone().multiplyScalar(70)).add(new Vector3(0, 0, -110))
-    bowl.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), down.clone().negate())
+  bowl: () => {
+    const bowl = solid(
+      new LatheGeometry(
+        [[0, -74], [52, -72], [80, -48], [94, 0], [90, 0], [76, -44], [50, -66], [0, -68]].map(
+          ([x, y]) => new Vector2(x, y),
+        ),
+        40,
+      ),
+      LOOK.cloth,
+    )
+    bowl.position.set(0, -10, -128)
+    bowl.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(0, 0, 1))
     return still(bowl)
   },
 }

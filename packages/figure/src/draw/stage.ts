@@ -1,4 +1,4 @@
-import type { PictureView } from '@pledge/core'
+import type { PictureProp, PictureView } from '@pledge/core'
 import {
   AmbientLight,
   DirectionalLight,
@@ -11,7 +11,7 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three'
-import { DIGITS, type Digit, FINGERS, type Finger } from '../hand/bones.js'
+import { type Bone, DIGITS, type Digit, FINGERS, type Finger } from '../hand/bones.js'
 import type { HandMesh } from '../hand/handFile.js'
 import { isBodyView, type Picture, poseAt } from '../picture/pictureOf.js'
 import { bodyFrames } from '../pose/bodyFrames.js'
@@ -41,8 +41,11 @@ const GAZES: Readonly<Record<PictureView, Gaze>> = {
   little: raised(-1, -0.1, -0.05),
   'little-palm': raised(-0.85, -0.6, -0.12),
   'laid-side': laid(0.3, -1, -0.22),
+  'laid-outer': laid(0.3, 1, -0.3),
   'laid-above': { from: [1, -0.3, -0.12], up: [0, 0, -1], turnsWithForearm: false },
   'laid-front': laid(0.5, -0.6, -0.62),
+  hanging: { from: [0.85, -0.5, -0.42], up: [0, 0, 1], turnsWithForearm: true },
+  'hands-together': raised(1, 0.12, -0.05),
   front: { from: [0.16, 0.06, 1], up: [0, 1, 0], turnsWithForearm: false },
   'front-side': { from: [0.75, 0.14, 0.75], up: [0, 1, 0], turnsWithForearm: false },
   'arm-side': { from: [1, 0.1, 0.28], up: [0, 1, 0], turnsWithForearm: false },
@@ -54,8 +57,11 @@ const FOREARM_SHOWN_MM = 74
 const MARGIN = 1.12
 /** No hand is drawn larger than this: half the picture's height, mm. */
 const LEAST_HALF_MM = 84
+const NEAR_HALF_MM = 52
 const BODY_MARGIN_MM = 60
 const PATH_STEPS = 36
+/** How far a held thing reaches beyond the hand on the thumb's side, mm. */
+const REACHES_MM: Readonly<Partial<Record<PictureProp, number>>> = { hammer: 185, weight: 78, rod: 90 }
 
 /** Draws one picture into a canvas: the ghost of the start, the hand, what it holds, the hand that helps, and the arrow. */
 export class Stage {
@@ -74,6 +80,7 @@ export class Stage {
   readonly #ghost: HandObject
   #helper: HandObject | null = null
   #body: BodyObject | null = null
+  #ghostBody: BodyObject | null = null
   #restingHand: HandObject | null = null
   #props: Prop[] = []
   #arrow: Group | null = null
@@ -85,6 +92,7 @@ export class Stage {
   #isStopped = false
   #center = new Vector3()
   #halfMm = 112
+  readonly #down = new Vector3()
 
   constructor(
     canvas: HTMLCanvasElement | OffscreenCanvas,
@@ -98,6 +106,7 @@ export class Stage {
       preserveDrawingBuffer: options.keepsBuffer ?? false,
     })
     this.#renderer.autoClear = false
+    this.#renderer.setClearColor(0x000000, 0)
     this.#hand = new HandObject(mesh, 'own')
     this.#ghost = new HandObject(mesh, 'ghost')
     this.#arm.add(this.#hand)
@@ -141,7 +150,9 @@ export class Stage {
     this.#turned = [0, 0]
     this.#shape = 0
     this.#isStopped = options.isStopped ?? false
-    this.#hand.tint(isBodyView(picture.view) ? [] : picture.moving)
+    // A whole hand in color would say nothing; a hint of it still tells it from the forearm.
+    const isWhole = picture.moving.includes('hand')
+    this.#hand.tint(isBodyView(picture.view) ? [] : picture.moving, isWhole ? 0.35 : 0.7)
     if (isBodyView(picture.view)) {
       this.#body = new BodyObject()
       this.#restingHand = new HandObject(this.mesh, 'own')
@@ -149,12 +160,16 @@ export class Stage {
       this.#body.restingForearm.add(this.#restingHand)
       this.#root.add(this.#body)
       this.#body.forearm.add(this.#arm)
+      this.#ghostBody = new BodyObject('ghost')
+      this.#ghostBody.pose(bodyFrames(picture.start.body))
+      this.#ghostBody.forearm.add(this.#ghostArm)
+      this.#ghostRoot.add(this.#ghostBody)
     }
     const start = handFrames(picture.start)
     const end = handFrames(picture.shapes.at(-1)!)
     const isLaid = picture.view.startsWith('laid')
     this.#props = picture.props.map((name) =>
-      makeProp(name, { isLaid, start, end, fingers: this.#fingers() }),
+      makeProp(name, { isLaid, start, end, fingers: this.#fingers(), down: this.#down }),
     )
     for (const prop of this.#props) this.#arm.add(prop.object)
     if (picture.helper !== 'none') {
@@ -163,7 +178,14 @@ export class Stage {
       this.#arm.add(this.#helper)
     }
     this.#ghost.carry(start)
+    this.#ghostArm.quaternion.copy(this.#isHandFixed ? handTurnFrom(picture.start) : new Quaternion())
+    this.#arm.quaternion.identity()
     this.#frame()
+  }
+
+  /** Hands that lie against each other stay where they are; the forearms move. */
+  get #isHandFixed(): boolean {
+    return this.#picture?.view === 'hands-together'
   }
 
   #fingers(): readonly Finger[] {
@@ -191,7 +213,7 @@ export class Stage {
     this.#pose(poseAt(picture, shape, time))
     const renderer = this.#renderer
     renderer.clear()
-    if (options.ghost && picture.moving.length > 0 && !this.#body) {
+    if (options.ghost && picture.moving.length > 0) {
       renderer.render(this.#ghostScene, this.#camera)
       renderer.clearDepth()
     }
@@ -206,6 +228,8 @@ export class Stage {
     const frames = handFrames(pose)
     this.#hand.carry(frames)
     this.#body?.pose(bodyFrames(pose.body))
+    if (this.#isHandFixed) this.#arm.quaternion.copy(handTurnFrom(pose))
+    this.#findDown(pose)
     for (const prop of this.#props) prop.place(frames)
     if (this.#helper) {
       const led = this.#fingers()
@@ -213,6 +237,11 @@ export class Stage {
       this.#helper.carry(help.frames)
       this.#helper.matrix.copy(help.placed)
     }
+  }
+
+  #findDown(pose: FigurePose): void {
+    if (this.#body) this.#down.set(0, -1, 0).applyQuaternion(bodyFrames(pose.body).forearm.turn.clone().invert())
+    else this.#down.set(-1, 0, 0)
   }
 
   /** Points the picture has to hold, in the frame of the root, over the whole movement. */
@@ -224,7 +253,8 @@ export class Stage {
         const pose = poseAt(picture, shape, time)
         const frames = handFrames(pose)
         const toRoot = this.#toRoot(pose)
-        const own = [
+        this.#findDown(pose)
+        const own = this.#nearPoints(frames) ?? [
           ...DIGITS.map((digit) => fingertip(frames, digit)),
           frames.indexProximal.at.clone(),
           frames.littleProximal.at.clone(),
@@ -232,6 +262,9 @@ export class Stage {
             ? []
             : [new Vector3(28, 0, FOREARM_SHOWN_MM), new Vector3(-28, 0, FOREARM_SHOWN_MM)]),
         ]
+        const reach = Math.max(0, ...picture.props.map((name) => REACHES_MM[name] ?? 0))
+        if (reach > 0) own.push(new Vector3(reach, -22, -70).applyQuaternion(frames.hand.turn))
+        if (picture.props.includes('bag')) own.push(frames.hand.at.clone().addScaledVector(this.#down, 290))
         points.push(...own.map((point) => point.applyMatrix4(toRoot)))
         if (this.#body) {
           const body = bodyFrames(pose.body)
@@ -243,7 +276,17 @@ export class Stage {
     return points
   }
 
+  /** Only the digit that moves, where the picture is a near one. */
+  #nearPoints(frames: HandFrames): Vector3[] | null {
+    const picture = this.#picture!
+    if (!picture.isNear || picture.followed === 'hand') return null
+    const digit = picture.followed
+    const base = frames[(digit === 'thumb' ? 'thumbMetacarpal' : `${digit}Proximal`) as Bone].at
+    return [fingertip(frames, digit), base.clone(), base.clone().lerp(frames.hand.at, 0.35)]
+  }
+
   #toRoot(pose: FigurePose): Matrix4 {
+    if (this.#isHandFixed) return new Matrix4().makeRotationFromQuaternion(handTurnFrom(pose))
     if (!this.#body) return new Matrix4()
     const { forearm } = bodyFrames(pose.body)
     return new Matrix4().compose(forearm.at, forearm.turn, new Vector3(1, 1, 1))
@@ -261,7 +304,7 @@ export class Stage {
     const [x, y] = [range(right), range(up)]
     const margin = this.#body ? BODY_MARGIN_MM : 14
     const half = Math.max(
-      LEAST_HALF_MM,
+      this.#picture.isNear ? NEAR_HALF_MM : LEAST_HALF_MM,
       ((y[1] - y[0]) / 2 + margin) * MARGIN,
       (((x[1] - x[0]) / 2 + margin) * MARGIN) / this.#aspect,
     )
@@ -385,10 +428,13 @@ export class Stage {
     }
     if (this.#body) {
       this.#root.remove(this.#body)
+      this.#ghostRoot.remove(this.#ghostBody!)
       this.#restingHand?.dispose()
       this.#body = null
+      this.#ghostBody = null
     }
     this.#root.add(this.#arm)
+    this.#ghostRoot.add(this.#ghostArm)
   }
 
   dispose(): void {
@@ -397,6 +443,12 @@ export class Stage {
     this.#ghost.dispose()
     this.#renderer.dispose()
   }
+}
+
+/** The turn that brings the hand, wherever its wrist is, upright into the frame of the forearm at its start. */
+function handTurnFrom(pose: FigurePose): Quaternion {
+  const { hand, forearm } = handFrames(pose)
+  return forearm.turn.clone().multiply(hand.turn.clone().invert())
 }
 
 const RESTING = {

@@ -1,5 +1,5 @@
 import type { HandMesh } from '../hand/handFile.js'
-import { type Depicted, type Picture, pictureOf } from '../picture/pictureOf.js'
+import { type Depicted, pictureOf } from '../picture/pictureOf.js'
 import { Stage } from './stage.js'
 
 export interface StillSize {
@@ -25,13 +25,12 @@ export class StillRenderer {
 
   /** The picture of an exercise at its start, or at a shape with the start as a ghost and the way as an arrow. */
   render(
-    exercise: Depicted | Picture,
+    exercise: Depicted,
     side: 'left' | 'right',
     moment: StillMoment,
-    shape = 'scene' in exercise ? exercise.shapes.length - 1 : exercise.shapes.length - 1,
+    shape = exercise.shapes.length - 1,
   ): OffscreenCanvas {
-    const picture = 'scene' in exercise ? exercise : pictureOf(exercise)
-    this.#stage.show(picture, side)
+    this.#stage.show(pictureOf(exercise), side)
     if (moment === 'start') this.#stage.draw(shape, 0)
     else this.#stage.draw(shape, 1, { ghost: true, arrow: true })
     return this.#canvas

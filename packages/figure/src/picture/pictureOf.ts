@@ -19,7 +19,9 @@ export type Depicted = Pick<
 
 /** What is drawn: poses, what moves, where one looks from, who helps and with what. */
 export interface Picture {
-  readonly scene: 'hand' | 'body'
+  readonly isBody: boolean
+  /** Close by: only the end of one digit moves, which from afar nobody would see. */
+  readonly isNear: boolean
   readonly start: FigurePose
   readonly shapes: readonly FigurePose[]
   readonly view: PictureView
@@ -47,20 +49,20 @@ export function pictureOf(exercise: Depicted): Picture {
   const moved = movedAngles(exercise)
   const digits = hints.digits ?? FINGERS
   const still = exercise.start
-  const scene =
-    moved.has('elbowFlexion') || BODY_ANGLES.some((name) => exercise.start[name] !== undefined) ? 'body' : 'hand'
-  const view = hints.view ?? viewOf(exercise, moved, scene)
-  const isBody = isBodyView(view)
+  const helper = hints.helper ?? helperOf(exercise, moved)
+  const view = hints.view ?? viewOf(exercise, moved, helper)
+  const moving = movingBones(moved, digits)
   return {
-    scene: isBody ? 'body' : 'hand',
-    start: figurePose(exercise.start, digits, still),
-    shapes: exercise.shapes.map((shape) => figurePose(shape, digits, still)),
+    isBody: isBodyView(view),
+    isNear: isNear(moving, helper),
+    start: figurePose(exercise.start, digits, still, exercise.grip),
+    shapes: exercise.shapes.map((shape) => figurePose(shape, digits, still, exercise.grip)),
     view,
-    moving: movingBones(moved, digits),
+    moving,
     followed: followedBy(moved, digits, exercise),
     inTurn: exercise.turns === 'digits in turn' && digits.length > 1 ? digits : [],
-    helper: hints.helper ?? helperOf(exercise, moved),
-    props: hints.props ?? propsOf(exercise),
+    helper,
+    props: hints.props ?? propsOf(exercise, moved, view),
     isBothHands: exercise.side === 'both',
   }
 }
@@ -90,13 +92,18 @@ const THUMB_ANGLES: readonly AngleName[] = [
 const PALM_TURNED_DEG = 55
 
 /** The view that shows the movement best: in profile where a hinge bends, onto the plane where something spreads. */
-function viewOf(exercise: Depicted, moved: ReadonlySet<AngleName>, scene: 'hand' | 'body'): PictureView {
-  if (scene === 'body') return moved.has('elbowFlexion') && !moved.has('neckSideBend') && !isAbducted(exercise) ? 'arm-side' : 'front'
+function viewOf(exercise: Depicted, moved: ReadonlySet<AngleName>, helper: HelperPlace): PictureView {
+  if (moved.has('elbowFlexion') || BODY_ANGLES.some((name) => exercise.start[name] !== undefined))
+    return moved.has('elbowFlexion') && !moved.has('neckSideBend') && !isAbducted(exercise)
+      ? 'arm-side'
+      : 'front'
   const turned = exercise.start.forearmSupination
   if (moved.has('forearmSupination')) return 'laid-front'
   const isLaid = turned !== undefined && Math.abs(turned) >= PALM_TURNED_DEG
   if (moved.has('wristFlexion')) {
     if (moved.has('wristUlnarDeviation')) return 'thumb-back'
+    // The other hand comes from the thumb's side; one looks from where it hides least.
+    if (helper !== 'none' && turned !== undefined && turned < 0) return 'laid-outer'
     return isLaid || exercise.region === 'wrist' ? 'laid-side' : 'thumb'
   }
   if (moved.has('wristUlnarDeviation')) return 'back'
@@ -115,6 +122,16 @@ function viewOf(exercise: Depicted, moved: ReadonlySet<AngleName>, scene: 'hand'
   return exercise.region === 'thumb' ? 'palm' : 'thumb-palm'
 }
 const isAbducted = ({ start }: Depicted) => (start.shoulderAbduction ?? 0) >= 30
+
+function isNear(moving: readonly Bone[], helper: HelperPlace): boolean {
+  const digits = new Set(moving.map((bone) => /^(thumb|index|middle|ring|little)/.exec(bone)?.[0]))
+  return (
+    helper === 'none' &&
+    digits.size === 1 &&
+    !digits.has(undefined) &&
+    moving.every((bone) => /(Middle|Distal)$/.test(bone))
+  )
+}
 
 function movingBones(moved: ReadonlySet<AngleName>, digits: readonly Finger[]): Bone[] {
   const bones = new Set<Bone>()
@@ -205,10 +222,20 @@ const PROP_OF: Readonly<Record<string, PictureProp>> = {
   'carry-bag': 'bag',
   grains: 'bowl',
   'warm-bath': 'bowl',
+  'two-basins': 'bowl',
+  cards: 'sheet',
+  'plate-marble': 'plate',
 }
 
-function propsOf(exercise: Depicted): PictureProp[] {
-  const props = exercise.equipment.flatMap((key) => PROP_OF[key] ?? [])
+/** A table is drawn only where the picture lies; a wrist that bends hangs over its edge. */
+function propsOf(exercise: Depicted, moved: ReadonlySet<AngleName>, view: PictureView): PictureProp[] {
+  const isLaid = view.startsWith('laid')
+  const props = exercise.equipment.flatMap((key): PictureProp[] => {
+    if (key === 'table') return !isLaid ? [] : moved.has('wristFlexion') ? ['table-edge'] : ['table']
+    // A rolled towel lies under the wrist, unless the hand closes on it.
+    if (key === 'towel-roll' && !isLaid && exercise.grip === 'none') return []
+    return PROP_OF[key] ? [PROP_OF[key]] : []
+  })
   return [...new Set(props)]
 }
 

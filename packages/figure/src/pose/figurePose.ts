@@ -1,4 +1,4 @@
-import { type AngleName, type Pose, REST_ANGLES } from '@pledge/core'
+import { type AngleName, type Exercise, type Pose, REST_ANGLES } from '@pledge/core'
 import { FINGERS, type Finger } from '../hand/bones.js'
 import type { BodyAngles } from './bodyFrames.js'
 import { type Contact, contactAt } from './contactPoses.js'
@@ -18,6 +18,33 @@ const THUMB_ON_FIST: ThumbAngles = { radial: 7, palmar: 55, turn: 14, mcp: 41, i
 /** The metacarpal turns toward the fingers as it comes forward: degrees of turn for a degree of palmar abduction. */
 const TURN_BY_PALMAR = 0.35
 
+type Grip = Exercise['grip']
+/** How a hand closes on what it grips where the exercise states no finger or thumb; for the picture only. */
+const GRIPS: Readonly<Partial<Record<Grip, { finger: Omit<FingerAngles, 'spread'>; thumb: ThumbAngles }>>> = {
+  cylindrical: {
+    finger: { mcp: 62, pip: 72, dip: 38 },
+    thumb: { radial: 4, palmar: 52, turn: 20, mcp: 22, ip: 28 },
+  },
+  'full-fist': {
+    finger: { mcp: 72, pip: 84, dip: 46 },
+    thumb: { radial: 6, palmar: 54, turn: 16, mcp: 30, ip: 40 },
+  },
+  spherical: {
+    finger: { mcp: 42, pip: 48, dip: 24 },
+    thumb: { radial: 12, palmar: 50, turn: 24, mcp: 14, ip: 18 },
+  },
+  hook: {
+    finger: { mcp: 28, pip: 88, dip: 44 },
+    thumb: { radial: 18, palmar: 22, turn: 0, mcp: 14, ip: 20 },
+  },
+  lateral: {
+    finger: { mcp: 42, pip: 62, dip: 28 },
+    thumb: { radial: 4, palmar: 26, turn: 4, mcp: 16, ip: 22 },
+  },
+}
+/** Grips in which the pads of thumb and finger meet, and the reach at which they do. */
+const PINCH_REACH: Readonly<Partial<Record<Grip, number>>> = { tip: 3, 'pad-to-pad': 3, 'three-jaw': 4 }
+
 /**
  * All joints of a catalogue pose as they are drawn. A joint the pose does not state is at rest, never at the value of
  * another pose. Where thumb and finger meet, the drawn angles are those at which they do on this mesh (`contactPoses`):
@@ -25,15 +52,21 @@ const TURN_BY_PALMAR = 0.35
  *
  * @param moving - the fingers the exercise moves; the others stay as `still` has them
  */
-export function figurePose(pose: Pose, moving: readonly Finger[] = FINGERS, still: Pose = pose): FigurePose {
+export function figurePose(
+  pose: Pose,
+  moving: readonly Finger[] = FINGERS,
+  still: Pose = pose,
+  grip: Grip = 'none',
+): FigurePose {
   const stated = (name: AngleName) => pose[name]
   const angle = (name: AngleName) => stated(name) ?? REST_ANGLES[name]
-  const contact = pose.opposition === undefined ? null : contactAt(pose.opposition)
+  const reach = pose.opposition ?? (isPinching(pose) ? PINCH_REACH[grip] : undefined)
+  const contact = reach === undefined ? null : contactAt(reach)
   const fingers = Object.fromEntries(
     FINGERS.map((finger) => {
       const own = moving.includes(finger) ? pose : still
       const met = moving.includes(finger) ? contact?.fingers[finger] : undefined
-      return [finger, met ?? fingerOf(own, finger)]
+      return [finger, met ?? fingerOf(own, finger, grip)]
     }),
   ) as Record<Finger, FingerAngles>
   return {
@@ -41,7 +74,7 @@ export function figurePose(pose: Pose, moving: readonly Finger[] = FINGERS, stil
     wristFlexion: angle('wristFlexion'),
     wristUlnarDeviation: angle('wristUlnarDeviation'),
     fingers,
-    thumb: thumbOf(pose, contact),
+    thumb: thumbOf(pose, contact, grip),
     body: {
       elbowFlexion: angle('elbowFlexion'),
       shoulderFlexion: angle('shoulderFlexion'),
@@ -52,9 +85,17 @@ export function figurePose(pose: Pose, moving: readonly Finger[] = FINGERS, stil
   }
 }
 
-function fingerOf(pose: Pose, finger: Finger): FingerAngles {
+/** A hand that opens to take something does not pinch yet. */
+function isPinching(pose: Pose): boolean {
+  return (pose.mcpFlexion ?? 45) >= 30 && (pose.pipFlexion ?? 45) >= 30
+}
+
+function fingerOf(pose: Pose, finger: Finger, grip: Grip): FingerAngles {
+  const gripped = GRIPS[grip]?.finger
   const cascade = (name: 'mcpFlexion' | 'pipFlexion' | 'dipFlexion', share: number) =>
-    pose[name] ?? REST_ANGLES[name] + REST_CASCADE[finger] * share
+    pose[name] ??
+    gripped?.[name.replace('Flexion', '') as 'mcp' | 'pip' | 'dip'] ??
+    REST_ANGLES[name] + REST_CASCADE[finger] * share
   return {
     mcp: cascade('mcpFlexion', 0.7),
     pip: cascade('pipFlexion', 1),
@@ -63,7 +104,7 @@ function fingerOf(pose: Pose, finger: Finger): FingerAngles {
   }
 }
 
-function thumbOf(pose: Pose, contact: Contact | null): ThumbAngles {
+function thumbOf(pose: Pose, contact: Contact | null, grip: Grip): ThumbAngles {
   const isFist =
     (pose.mcpFlexion ?? 0) >= FIST_DEG.mcpFlexion && (pose.pipFlexion ?? 0) >= FIST_DEG.pipFlexion
   const states = (name: AngleName) => pose[name] !== undefined
@@ -73,6 +114,13 @@ function thumbOf(pose: Pose, contact: Contact | null): ThumbAngles {
       // Where nothing is touched by the tips, the stated hinges count.
       ...(!contact.isTipToTip && states('thumbMcpFlexion') ? { mcp: pose.thumbMcpFlexion! } : {}),
       ...(!contact.isTipToTip && states('thumbIpFlexion') ? { ip: pose.thumbIpFlexion! } : {}),
+    }
+  const gripping = GRIPS[grip]?.thumb
+  if (gripping && !states('thumbRadialAbduction') && !states('thumbPalmarAbduction'))
+    return {
+      ...gripping,
+      mcp: pose.thumbMcpFlexion ?? gripping.mcp,
+      ip: pose.thumbIpFlexion ?? gripping.ip,
     }
   if (isFist && !states('thumbRadialAbduction') && !states('thumbPalmarAbduction')) return THUMB_ON_FIST
   return freeThumb(pose)
