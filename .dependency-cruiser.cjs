@@ -9,6 +9,20 @@ module.exports = {
       to: { pathNot: ['^packages/core/src/', 'node_modules/yup/'] },
     },
     {
+      name: 'the-figure-knows-core-and-three',
+      severity: 'error',
+      comment: 'The figure draws what core says; it knows no page and no server.',
+      from: { path: '^packages/figure/src/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: ['^packages/(figure|core)/', 'node_modules/(three|@types/three)/'] },
+    },
+    {
+      name: 'the-server-draws-nothing',
+      severity: 'error',
+      comment: 'Stills are made by scripts/stills.mjs; the server only hands them out.',
+      from: { path: '^packages/(server|core)/' },
+      to: { path: '^packages/figure/' },
+    },
+    {
       name: 'web-and-server-meet-in-core',
       severity: 'error',
       comment: 'They meet in core and over HTTP.',

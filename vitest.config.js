@@ -49,6 +49,15 @@ export default defineConfig({
       {
         ...node,
         test: {
+          name: 'figure',
+          include: ['packages/figure/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 30_000,
+        },
+      },
+      {
+        ...node,
+        test: {
           name: 'built',
           include: ['tests/built/**/*.test.ts'],
           environment: 'node',

@@ -92,6 +92,7 @@ export {
 // Exercises
 export * from './exercise/exercise.js'
 export * from './exercise/pictureHints.js'
+export * from './exercise/depicted.js'
 export * from './exercise/exerciseNames.js'
 export {
   assessExercise,
@@ -130,7 +131,7 @@ export {
   type Burden,
 } from './dose/minutes.js'
 export * from './dose/doseSchool.js'
-export { repetitionMoment, type RepetitionMoment } from './dose/repetitionClock.js'
+export { movedShare, repetitionMoment, type RepetitionMoment } from './dose/repetitionClock.js'
 // Motion
 export * from './motion/wristMotion.js'
 // At home

@@ -26,9 +26,7 @@ export async function bakeHand(): Promise<{ file: Uint8Array; bindPose: string }
   }
   // The marks are placed on the very mesh the app will draw: the file is read back first.
   const bare = decodeHand(encodeHand({ ...base, spots: [], nails: [], creases: [] }))
-  const places = Array.from({ length: bare.skinCount }, (_, v) =>
-    new Vector3().fromArray(bare.places, v * 3),
-  )
+  const places = Array.from({ length: bare.skinCount }, (_, v) => new Vector3().fromArray(bare.places, v * 3))
   const triangles = Array.from(
     { length: bare.skinTriangles.length / 3 },
     (_, t) => [...bare.skinTriangles.slice(t * 3, t * 3 + 3)] as [number, number, number],
@@ -45,7 +43,9 @@ export async function bakeHand(): Promise<{ file: Uint8Array; bindPose: string }
     const { at, turn } = hand.frames.get(bone)!
     return `  ${bone}: { at: [${at.map(round).join(', ')}], turn: [${turn.map(round).join(', ')}] },`
   })
-  const tips = DIGITS.map((digit) => `  ${digit}: [${hand.tips.get(digit)!.toArray().map(round).join(', ')}],`)
+  const tips = DIGITS.map(
+    (digit) => `  ${digit}: [${hand.tips.get(digit)!.toArray().map(round).join(', ')}],`,
+  )
   const bindPose = `import type { Bone, BoneFrame, Digit, Triple } from './bones.js'
 
 // Made by \`npm run bake:hand\` from asset/hand-left.glb; a test compares. Do not edit.

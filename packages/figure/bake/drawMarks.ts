@@ -116,7 +116,9 @@ export function drawMarks(
 
   /** A line drawn on the palm, by x and z in the frame of the wrist. */
   const onPalm = (line: readonly (readonly [number, number])[], widthMm: number) => {
-    const palm = BONES.filter((bone) => bone === 'hand' || bone === 'forearm' || /Metacarpal|Proximal/.test(bone))
+    const palm = BONES.filter(
+      (bone) => bone === 'hand' || bone === 'forearm' || /Metacarpal|Proximal/.test(bone),
+    )
     const points = smoothLine(line, 14)
     ribbon(
       points.map(([x, z], k) => {
@@ -132,10 +134,43 @@ export function drawMarks(
       }),
     )
   }
-  onPalm([[-38, -66], [-22, -74], [-4, -82], [8, -92]], 0.9)
-  onPalm([[30, -74], [16, -72], [-2, -64], [-24, -50]], 0.9)
-  onPalm([[31, -72], [19, -62], [7, -44], [3, -22], [6, -8]], 1)
-  onPalm([[-21, 1], [-6, 2], [10, 1], [20, -1]], 0.8)
+  onPalm(
+    [
+      [-38, -66],
+      [-22, -74],
+      [-4, -82],
+      [8, -92],
+    ],
+    0.9,
+  )
+  onPalm(
+    [
+      [30, -74],
+      [16, -72],
+      [-2, -64],
+      [-24, -50],
+    ],
+    0.9,
+  )
+  onPalm(
+    [
+      [31, -72],
+      [19, -62],
+      [7, -44],
+      [3, -22],
+      [6, -8],
+    ],
+    1,
+  )
+  onPalm(
+    [
+      [-21, 1],
+      [-6, 2],
+      [10, 1],
+      [20, -1],
+    ],
+    0.8,
+  )
 
   /** The nail lies on the back of the last bone: a rounded rectangle, looked at along the bone's own y. */
   const nail = (bone: Bone, digit: string, lengthMm: number, widthMm: number, endMm: number) => {
@@ -198,7 +233,12 @@ export function drawMarks(
 function smoothLine(points: readonly (readonly [number, number])[], steps: number): [number, number][] {
   const line: [number, number][] = []
   for (let k = 0; k + 1 < points.length; k += 1) {
-    const [p0, p1, p2, p3] = [points[k - 1] ?? points[k]!, points[k]!, points[k + 1]!, points[k + 2] ?? points[k + 1]!]
+    const [p0, p1, p2, p3] = [
+      points[k - 1] ?? points[k]!,
+      points[k]!,
+      points[k + 1]!,
+      points[k + 2] ?? points[k + 1]!,
+    ]
     for (let i = 0; i < steps; i += 1) {
       const t = i / steps
       const at = (axis: 0 | 1) =>

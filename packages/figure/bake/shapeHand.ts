@@ -100,9 +100,7 @@ export function addForearm(hand: ModelledHand): void {
   const middle = border
     .reduce((sum, v) => sum.add(hand.places[v]!), new Vector3())
     .divideScalar(border.length)
-  const first = border.map((v) =>
-    Math.atan2(hand.places[v]!.y - middle.y, hand.places[v]!.x - middle.x),
-  )
+  const first = border.map((v) => Math.atan2(hand.places[v]!.y - middle.y, hand.places[v]!.x - middle.x))
   const turnsUp = Math.sin(first[1]! - first[0]!) > 0 ? 1 : -1
   let ring = border
   FOREARM.forEach(([z, wide, thick], place) => {
@@ -156,13 +154,17 @@ function shareWithForearm(hand: ModelledHand): void {
 export function keepFingersApart(hand: ModelledHand): void {
   hand.weights.forEach((row) => {
     const shares = FINGERS.map((finger) =>
-      (['Middle', 'Distal'] as const).reduce((sum, segment) => sum + row[at(`${finger}${segment}` as Bone)]!, 0),
+      (['Middle', 'Distal'] as const).reduce(
+        (sum, segment) => sum + row[at(`${finger}${segment}` as Bone)]!,
+        0,
+      ),
     )
     const main = shares.indexOf(Math.max(...shares))
     if (shares[main]! < 0.5) return
     FINGERS.forEach((finger, k) => {
       if (k === main) return
-      for (const segment of ['Proximal', 'Middle', 'Distal'] as const) row[at(`${finger}${segment}` as Bone)] = 0
+      for (const segment of ['Proximal', 'Middle', 'Distal'] as const)
+        row[at(`${finger}${segment}` as Bone)] = 0
     })
     const sum = row.reduce((total, one) => total + one, 0)
     for (let b = 0; b < row.length; b += 1) row[b]! /= sum

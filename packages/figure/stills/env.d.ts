@@ -1,1 +1,4 @@
-declare module '*.bin?url' { const url: string; export default url }
+declare module '*.bin?url' {
+  const url: string
+  export default url
+}

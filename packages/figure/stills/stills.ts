@@ -1,5 +1,15 @@
-import type { Depicted, StillMoment } from '../src/index.js'
-import { loadHand, StillRenderer } from '../src/index.js'
+import type { Depicted } from '@pledge/core'
+import type { StillMoment } from '../src/index.js'
+import {
+  handFrames,
+  HandSkin,
+  loadHand,
+  pictureOf,
+  poseAt,
+  renderStill,
+  Stage,
+  StillRenderer,
+} from '../src/index.js'
 import handUrl from '../asset/hand.bin?url'
 
 /** The page `npm run stills` opens in a browser without a window: it draws what it is told and hands the files back. */
@@ -16,7 +26,16 @@ export interface SheetOrder {
 declare global {
   interface Window {
     drawStills(orders: readonly StillOrder[], size: number): Promise<string[]>
-    drawSheet(orders: readonly SheetOrder[], columns: number, cell: number, side: 'left' | 'right'): Promise<string>
+    /** Where the fingertips are seen, in a frame 1 high; see `Stage.landmarks`. */
+    landmarks(order: Omit<StillOrder, 'moment'>, shape: number, time: number): ReturnType<Stage['landmarks']>
+    /** Milliseconds of script a frame: drawing, and posing and skinning alone; of a still of 512 x 512 until it is a file. */
+    measure(exercise: Depicted, frames: number): Promise<{ drawMs: number; poseMs: number; stillMs: number }>
+    drawSheet(
+      orders: readonly SheetOrder[],
+      columns: number,
+      cell: number,
+      side: 'left' | 'right',
+    ): Promise<string>
   }
 }
 
@@ -57,5 +76,34 @@ window.drawSheet = async (orders, columns, cell, side) => {
     ink.fillText(label, x + 4, y + cell + 11, cell - 8)
   })
   return base64(await sheet.convertToBlob({ type: 'image/png' }))
+}
+
+window.landmarks = ({ exercise, side }, shape, time) => {
+  const stage = new Stage(new OffscreenCanvas(320, 320), mesh)
+  stage.resize(320, 320)
+  stage.show(pictureOf(exercise), side)
+  const seen = stage.landmarks(shape, time)
+  stage.dispose()
+  return seen
+}
+
+window.measure = async (exercise, frames) => {
+  const picture = pictureOf(exercise)
+  const stage = new Stage(new OffscreenCanvas(480, 480), mesh)
+  stage.resize(480, 480)
+  stage.show(picture, 'left')
+  const skin = new HandSkin(mesh)
+  const average = (work: (time: number) => void) => {
+    for (let k = 0; k < 10; k += 1) work(k / 10)
+    const from = performance.now()
+    for (let k = 0; k < frames; k += 1) work(k / frames)
+    return (performance.now() - from) / frames
+  }
+  const poseMs = average((time) => skin.carry(handFrames(poseAt(picture, 0, time))))
+  const drawMs = average((time) => stage.draw(0, time, { ghost: true, arrow: true }))
+  stage.dispose()
+  const from = performance.now()
+  await renderStill(mesh, exercise, 'left', { width: 512, height: 512 })
+  return { drawMs, poseMs, stillMs: performance.now() - from }
 }
 document.title = 'ready'

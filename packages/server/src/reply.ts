@@ -35,6 +35,19 @@ export const dosingReply = {
   range: map(list(num)),
   load: maybe(obj({ unit: str, steps: list(num) })),
 } as const
+/** What a picture is drawn from. */
+export const depictedReply = obj({
+  family: str,
+  region: str,
+  start: map(num),
+  shapes: list(map(num)),
+  force: str,
+  grip: str,
+  equipment: list(str),
+  side: str,
+  turns: str,
+  picture: obj({ view: str, digits: list(str), helper: str, props: list(str) }),
+})
 const exerciseWords = {
   name: str,
   reason: str,

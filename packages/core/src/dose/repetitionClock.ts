@@ -17,6 +17,16 @@ export interface RepetitionMoment {
 }
 
 /**
+ * How far the movement is at a moment: 0 at the start, 1 at the end, so that a picture moves in step with the counter.
+ */
+export function movedShare({ stage, secondsLeft }: Pick<RepetitionMoment, 'stage' | 'secondsLeft'>): number {
+  const left = Math.min(1, Math.max(0, secondsLeft / (CHANGE_SECONDS / 2)))
+  if (stage === 'move') return 1 - left
+  if (stage === 'return') return left
+  return stage === 'hold' ? 1 : 0
+}
+
+/**
  * The moment of an exercise: half of the change goes into the movement, then the hold, then the way back; sets are
  * divided by a rest. The same times as `minutesOfBout` counts.
  *

@@ -57,13 +57,19 @@ const unit = (x: number, y: number): Point => {
 function headShape(tip: Point, along: Point, scale: number, grow: number): Point[] {
   const [length, half] = [HEAD.length * scale + grow, HEAD.half * scale + grow]
   const [x, y] = along
-  const at = (back: number, side: number): Point => [tip[0] - x * back - y * side, tip[1] - y * back + x * side]
+  const at = (back: number, side: number): Point => [
+    tip[0] - x * back - y * side,
+    tip[1] - y * back + x * side,
+  ]
   return [at(-grow * 1.4, 0), at(length, half), at(length * 0.72, 0), at(length, -half)]
 }
 
 function across(tip: Point, along: Point, half: number, thick: number): Point[] {
   const [x, y] = along
-  const at = (back: number, side: number): Point => [tip[0] - x * back - y * side, tip[1] - y * back + x * side]
+  const at = (back: number, side: number): Point => [
+    tip[0] - x * back - y * side,
+    tip[1] - y * back + x * side,
+  ]
   return [at(-thick, half), at(thick, half), at(-thick, -half), at(thick, -half)]
 }
 

@@ -45,7 +45,11 @@ export class BodyObject extends Group {
   constructor(kind: 'own' | 'ghost' = 'own') {
     super()
     this.#upperArm = upperArm()
-    this.#neck = solid(taper(55, 52, BODY_MM.neck + 44, 24).translate(0, (BODY_MM.neck + 44) / 2 - 30, 0), LOOK.stone, 1.4)
+    this.#neck = solid(
+      taper(55, 52, BODY_MM.neck + 44, 24).translate(0, (BODY_MM.neck + 44) / 2 - 30, 0),
+      LOOK.stone,
+      1.4,
+    )
     this.#head = head()
     const resting = new Group()
     resting.scale.x = -1
@@ -102,11 +106,7 @@ function upperArm(): Group {
   const skin = solid(taper(at(0.3), at(1), long * 0.7, 28).translate(0, -long * 0.65, 0), LOOK.stone, 1.4)
   const elbow = solid(new SphereGeometry(ARM_RADIUS.elbow, 24, 18).translate(0, -long, 0), LOOK.stone, 1.4)
   const cuff = SLEEVE * long
-  const sleeve = solid(
-    taper(at(0) + 3, at(SLEEVE) + 7, cuff, 28).translate(0, -cuff / 2, 0),
-    LOOK.shirt,
-    1.4,
-  )
+  const sleeve = solid(taper(at(0) + 3, at(SLEEVE) + 7, cuff, 28).translate(0, -cuff / 2, 0), LOOK.shirt, 1.4)
   const round = solid(new SphereGeometry(at(0) + 3, 26, 18), LOOK.shirt, 1.4)
   arm.add(skin, elbow, sleeve, round)
   return arm
@@ -126,7 +126,9 @@ function head(): Group {
   )
   const ears = [-1, 1].map((side) =>
     solid(
-      new SphereGeometry(0.5, 16, 12).scale(18, 56, 36).translate((side * HEAD.wide) / 2, HEAD.high * 0.38, 2),
+      new SphereGeometry(0.5, 16, 12)
+        .scale(18, 56, 36)
+        .translate((side * HEAD.wide) / 2, HEAD.high * 0.38, 2),
       LOOK.stone,
       1,
     ),

@@ -29,10 +29,26 @@ export function outlineMaterial(widthMm: number, color: string = LOOK.outline): 
   })
 }
 
+/** Stripes on the picture's own raster, where the skin says so. */
+function hatchable(material: MeshStandardMaterial): MeshStandardMaterial {
+  material.onBeforeCompile = (shader) => {
+    shader.vertexShader = shader.vertexShader
+      .replace('#include <common>', '#include <common>\nattribute float hatch;\nvarying float vHatch;')
+      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvHatch = hatch;')
+    shader.fragmentShader = shader.fragmentShader
+      .replace('#include <common>', '#include <common>\nvarying float vHatch;')
+      .replace(
+        '#include <color_fragment>',
+        '#include <color_fragment>\nif (vHatch > 0.5 && mod(gl_FragCoord.x + gl_FragCoord.y, 9.0) < 2.2) diffuseColor.rgb *= 0.62;',
+      )
+  }
+  return material
+}
+
 /** One drawn hand with its forearm: skin, nails, creases and the line about it. A left hand; its parent mirrors it. */
 export class HandObject extends Group {
   readonly skin: HandSkin
-  readonly #attributes: { position: BufferAttribute; normal: BufferAttribute; color: BufferAttribute }
+  readonly #attributes: Readonly<Record<'position' | 'normal' | 'color' | 'hatch', BufferAttribute>>
   readonly #tinted = new Color(LOOK.moving)
   readonly #plain: Color
 
@@ -45,6 +61,7 @@ export class HandObject extends Group {
       position: dynamic(this.skin.places),
       normal: dynamic(this.skin.normals),
       color: new BufferAttribute(new Float32Array(mesh.places.length), 3),
+      hatch: new BufferAttribute(new Float32Array(mesh.places.length / 3), 1),
     }
     this.tint([])
     const part = (index: Uint16Array) => {
@@ -57,7 +74,7 @@ export class HandObject extends Group {
     const skin = part(mesh.skinTriangles)
     const surface = isGhost
       ? new MeshBasicMaterial({ color: LOOK.ghost })
-      : new MeshStandardMaterial({ vertexColors: true, roughness: 0.82, metalness: 0 })
+      : hatchable(new MeshStandardMaterial({ vertexColors: true, roughness: 0.82, metalness: 0 }))
     const outline = outlineMaterial(
       isGhost ? 0.6 : 0.85,
       isGhost ? LOOK.ghostLine : kind === 'helper' ? LOOK.helperLine : LOOK.outline,
@@ -85,19 +102,33 @@ export class HandObject extends Group {
 
   /** Colors the segments that move, fading over the joint as the skin does. */
   tint(moving: readonly Bone[], strength = 0.8): void {
-    const own = new Set(moving.map((bone) => BONES.indexOf(bone)))
     const { mesh } = this.skin
     const colors = this.#attributes.color
-    const share = new Float32Array(mesh.skinCount)
-    for (let v = 0; v < mesh.skinCount; v += 1)
-      for (let k = 0; k < 8; k += 1)
-        if (own.has(mesh.bones[v * 8 + k]!)) share[v]! += mesh.weights[v * 8 + k]!
+    const share = this.#shareOf(moving)
     const color = new Color()
     for (let v = 0; v < mesh.places.length / 3; v += 1) {
       color.copy(this.#plain).lerp(this.#tinted, strength * (share[v] ?? 0))
       colors.setXYZ(v, color.r, color.g, color.b)
     }
     colors.needsUpdate = true
+  }
+
+  /** Strikes through the segments whose joints nobody measured: they are drawn at rest, and seen to be unknown. */
+  hatch(unknown: readonly Bone[]): void {
+    const { hatch } = this.#attributes
+    this.#shareOf(unknown).forEach((share, v) => hatch.setX(v, share))
+    hatch.needsUpdate = true
+  }
+
+  /** How much of each vertex the bones carry. */
+  #shareOf(bones: readonly Bone[]): Float32Array {
+    const own = new Set(bones.map((bone) => BONES.indexOf(bone)))
+    const { mesh } = this.skin
+    const share = new Float32Array(mesh.skinCount)
+    for (let v = 0; v < mesh.skinCount; v += 1)
+      for (let k = 0; k < 8; k += 1)
+        if (own.has(mesh.bones[v * 8 + k]!)) share[v]! += mesh.weights[v * 8 + k]!
+    return share
   }
 
   override dispose(): void {

@@ -34,12 +34,16 @@ const still = (object: Group): Prop => ({ object, place: () => {} })
 
 /** The middle of what the fingers close around: between the palm and the pads of their middle segments. */
 function gripMiddle(frames: HandFrames): Vector3 {
-  const inside = FINGERS.map((finger) => on(frames, `${finger}Middle`, 0, -9, -lengthMm(finger, 'Middle') / 2))
+  const inside = FINGERS.map((finger) =>
+    on(frames, `${finger}Middle`, 0, -9, -lengthMm(finger, 'Middle') / 2),
+  )
   return mean([on(frames, 'hand', 0, -30, -72), mean(inside), mean(inside)])
 }
 /** How far the palm is from the fingers' middle segments: what the grip has room for, mm. */
 function gripRoomMm(frames: HandFrames): number {
-  const inside = FINGERS.map((finger) => on(frames, `${finger}Middle`, 0, -8, -lengthMm(finger, 'Middle') / 2))
+  const inside = FINGERS.map((finger) =>
+    on(frames, `${finger}Middle`, 0, -8, -lengthMm(finger, 'Middle') / 2),
+  )
   return on(frames, 'hand', 0, -27, -74).distanceTo(mean(inside))
 }
 
@@ -48,7 +52,11 @@ function held(body: Group, alongMm = 0): Prop {
   return {
     object: body,
     place: (frames) =>
-      layAlong(body, gripMiddle(frames).add(axis(frames, 'hand', alongMm, 0, 0)), axis(frames, 'hand', 1, -0.12, 0.18)),
+      layAlong(
+        body,
+        gripMiddle(frames).add(axis(frames, 'hand', alongMm, 0, 0)),
+        axis(frames, 'hand', 1, -0.12, 0.18),
+      ),
   }
 }
 
@@ -77,13 +85,23 @@ function table(context: PropContext, hasEdge: boolean): Prop {
   slab.quaternion.setFromRotationMatrix(
     new Group().matrix.makeBasis(down.clone().negate(), side, along.clone()),
   )
-  slab.position.copy(down.clone().multiplyScalar(palmMm + thick / 2).addScaledVector(along, (from + to) / 2))
+  slab.position.copy(
+    down
+      .clone()
+      .multiplyScalar(palmMm + thick / 2)
+      .addScaledVector(along, (from + to) / 2),
+  )
   object.add(slab)
   return still(object)
 }
 
 /** A band over several points that follows them: drawn anew with each pose. */
-function cord(points: (frames: HandFrames) => Vector3[], tubeMm: number, color: string, isClosed: boolean): Prop {
+function cord(
+  points: (frames: HandFrames) => Vector3[],
+  tubeMm: number,
+  color: string,
+  isClosed: boolean,
+): Prop {
   const object = new Group()
   return {
     object,
@@ -137,7 +155,8 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
     const ball = sphere(10, LOOK.soft)
     return {
       object: ball,
-      place: (frames) => ball.position.copy(mean([pad(frames, 'thumb'), pad(frames, 'index'), pad(frames, 'index')])),
+      place: (frames) =>
+        ball.position.copy(mean([pad(frames, 'thumb'), pad(frames, 'index'), pad(frames, 'index')])),
     }
   },
   'putty-between': () => {
@@ -272,7 +291,9 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
     return {
       object: peg,
       place: (frames) => {
-        peg.position.copy(mean([pad(frames, 'thumb'), pad(frames, 'index')])).add(axis(frames, 'indexDistal', 0, 0, -14))
+        peg.position
+          .copy(mean([pad(frames, 'thumb'), pad(frames, 'index')]))
+          .add(axis(frames, 'indexDistal', 0, 0, -14))
         peg.quaternion.copy(frames.indexDistal.turn)
       },
     }
@@ -291,7 +312,8 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
     const plate = cylinder(78, 5, LOOK.paper)
     return {
       object: plate,
-      place: (frames) => layAlong(plate, on(frames, 'middleProximal', 0, -24, 4), axis(frames, 'hand', 0, -1, 0)),
+      place: (frames) =>
+        layAlong(plate, on(frames, 'middleProximal', 0, -24, 4), axis(frames, 'hand', 0, -1, 0)),
     }
   },
   'wedge-pillow': (context) => {
@@ -322,9 +344,16 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
   bowl: () => {
     const bowl = solid(
       new LatheGeometry(
-        [[0, -74], [52, -72], [80, -48], [94, 0], [90, 0], [76, -44], [50, -66], [0, -68]].map(
-          ([x, y]) => new Vector2(x, y),
-        ),
+        [
+          [0, -74],
+          [52, -72],
+          [80, -48],
+          [94, 0],
+          [90, 0],
+          [76, -44],
+          [50, -66],
+          [0, -68],
+        ].map(([x, y]) => new Vector2(x, y)),
         40,
       ),
       LOOK.cloth,

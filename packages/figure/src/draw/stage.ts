@@ -143,7 +143,11 @@ export class Stage {
   }
 
   /** Sets what is drawn; `showGhost` leaves the start or another pose standing behind. */
-  show(picture: Picture, side: 'left' | 'right', options: { isStopped?: boolean } = {}): void {
+  show(
+    picture: Picture,
+    side: 'left' | 'right',
+    options: { isStopped?: boolean; unknown?: readonly Bone[] } = {},
+  ): void {
     this.#clear()
     this.#picture = picture
     this.#side = side
@@ -177,6 +181,7 @@ export class Stage {
       this.#helper.matrixAutoUpdate = false
       this.#arm.add(this.#helper)
     }
+    this.#hand.hatch(options.unknown ?? [])
     this.#ghost.carry(start)
     this.#ghostArm.quaternion.copy(this.#isHandFixed ? handTurnFrom(picture.start) : new Quaternion())
     this.#arm.quaternion.identity()
@@ -189,8 +194,8 @@ export class Stage {
   }
 
   #fingers(): readonly Finger[] {
-    return FINGERS.filter((finger) => this.#picture!.moving.some((bone) => bone.startsWith(finger)))
-      .length > 0
+    return FINGERS.filter((finger) => this.#picture!.moving.some((bone) => bone.startsWith(finger))).length >
+      0
       ? FINGERS.filter((finger) => this.#picture!.moving.some((bone) => bone.startsWith(finger)))
       : FINGERS
   }
@@ -213,7 +218,7 @@ export class Stage {
     this.#pose(poseAt(picture, shape, time))
     const renderer = this.#renderer
     renderer.clear()
-    if (options.ghost && picture.moving.length > 0) {
+    if (options.ghost && !picture.isAtRest) {
       renderer.render(this.#ghostScene, this.#camera)
       renderer.clearDepth()
     }
@@ -240,7 +245,8 @@ export class Stage {
   }
 
   #findDown(pose: FigurePose): void {
-    if (this.#body) this.#down.set(0, -1, 0).applyQuaternion(bodyFrames(pose.body).forearm.turn.clone().invert())
+    if (this.#body)
+      this.#down.set(0, -1, 0).applyQuaternion(bodyFrames(pose.body).forearm.turn.clone().invert())
     else this.#down.set(-1, 0, 0)
   }
 
@@ -413,7 +419,7 @@ export class Stage {
   #drawArrow(): void {
     if (this.#arrow) this.#overlay.remove(this.#arrow)
     this.#arrow = null
-    if (!this.#picture || this.#picture.moving.length === 0) return
+    if (!this.#picture || this.#picture.isAtRest) return
     this.#arrow = arrowOn(this.path(), this.#isStopped)
     this.#overlay.add(this.#arrow)
   }

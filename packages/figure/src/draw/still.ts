@@ -1,5 +1,6 @@
+import type { Depicted } from '@pledge/core'
 import type { HandMesh } from '../hand/handFile.js'
-import { type Depicted, pictureOf } from '../picture/pictureOf.js'
+import { pictureOf } from '../picture/pictureOf.js'
 import { Stage } from './stage.js'
 
 export interface StillSize {

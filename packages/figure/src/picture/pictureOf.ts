@@ -1,21 +1,14 @@
 import {
   type AngleName,
-  type Exercise,
+  type Depicted,
   type HelperPlace,
   isByOtherHand,
   type PictureProp,
   type PictureView,
-  type Pose,
 } from '@pledge/core'
-import { BONES, DIGITS, type Bone, type Digit, FINGERS, type Finger } from '../hand/bones.js'
+import { BONES, type Bone, type Digit, FINGERS, type Finger } from '../hand/bones.js'
 import { blend } from '../pose/blend.js'
 import { type FigurePose, figurePose } from '../pose/figurePose.js'
-
-/** What of an exercise its picture is made from; a signed program's copy holds all of it. */
-export type Depicted = Pick<
-  Exercise,
-  'family' | 'region' | 'start' | 'shapes' | 'force' | 'grip' | 'equipment' | 'side' | 'turns' | 'picture'
->
 
 /** What is drawn: poses, what moves, where one looks from, who helps and with what. */
 export interface Picture {
@@ -34,6 +27,8 @@ export interface Picture {
   readonly props: readonly PictureProp[]
   /** Both hands do the same; one is drawn. */
   readonly isBothHands: boolean
+  /** Nothing moves: a rest, a hold or a push against something. */
+  readonly isAtRest: boolean
 }
 
 const BODY_ANGLES: readonly AngleName[] = [
@@ -64,6 +59,7 @@ export function pictureOf(exercise: Depicted): Picture {
     helper,
     props: hints.props ?? propsOf(exercise, moved, view),
     isBothHands: exercise.side === 'both',
+    isAtRest: moved.size === 0,
   }
 }
 
@@ -142,7 +138,8 @@ function movingBones(moved: ReadonlySet<AngleName>, digits: readonly Finger[]): 
   if (hasAny(moved, ['wristFlexion', 'wristUlnarDeviation']))
     return BONES.filter((bone) => bone !== 'elbowEnd' && bone !== 'forearm')
   for (const finger of digits) {
-    if (hasAny(moved, ['mcpFlexion', 'fingerSpread'])) add(`${finger}Proximal`, `${finger}Middle`, `${finger}Distal`)
+    if (hasAny(moved, ['mcpFlexion', 'fingerSpread']))
+      add(`${finger}Proximal`, `${finger}Middle`, `${finger}Distal`)
     if (moved.has('pipFlexion')) add(`${finger}Middle`, `${finger}Distal`)
     if (moved.has('dipFlexion')) add(`${finger}Distal`)
   }
@@ -153,7 +150,11 @@ function movingBones(moved: ReadonlySet<AngleName>, digits: readonly Finger[]): 
   return [...bones]
 }
 
-function followedBy(moved: ReadonlySet<AngleName>, digits: readonly Finger[], exercise: Depicted): Digit | 'hand' {
+function followedBy(
+  moved: ReadonlySet<AngleName>,
+  digits: readonly Finger[],
+  exercise: Depicted,
+): Digit | 'hand' {
   if (hasAny(moved, BODY_ANGLES) || moved.has('elbowFlexion')) return 'hand'
   if (moved.has('forearmSupination')) return 'thumb'
   if (moved.has('opposition')) return 'thumb'
@@ -170,7 +171,8 @@ function followedBy(moved: ReadonlySet<AngleName>, digits: readonly Finger[], ex
 function helperOf(exercise: Depicted, moved: ReadonlySet<AngleName>): HelperPlace {
   const { force } = exercise
   if (exercise.family === 'blocking') {
-    if (exercise.region === 'thumb') return moved.has('thumbIpFlexion') ? 'thumb-first-bone' : 'thumb-hand-bone'
+    if (exercise.region === 'thumb')
+      return moved.has('thumbIpFlexion') ? 'thumb-first-bone' : 'thumb-hand-bone'
     return moved.has('pipFlexion') ? 'first-bone' : 'middle-bone'
   }
   if (!isByOtherHand(force) || force === 'active wrist, assisted digits') return 'none'
@@ -179,7 +181,8 @@ function helperOf(exercise: Depicted, moved: ReadonlySet<AngleName>): HelperPlac
     const end = exercise.shapes.at(-1)!.wristFlexion!
     return end < (exercise.start.wristFlexion ?? 0) ? 'palm' : 'back'
   }
-  if (hasAny(moved, FINGER_ANGLES)) return moved.has('dipFlexion') || moved.has('pipFlexion') ? 'tip' : 'middle-bone'
+  if (hasAny(moved, FINGER_ANGLES))
+    return moved.has('dipFlexion') || moved.has('pipFlexion') ? 'tip' : 'middle-bone'
   if (hasAny(moved, ['thumbRadialAbduction', 'thumbPalmarAbduction'])) return 'thumb-hand-bone'
   if (moved.has('thumbIpFlexion')) return 'thumb-tip'
   if (moved.has('thumbMcpFlexion')) return 'thumb-first-bone'
@@ -243,9 +246,3 @@ function propsOf(exercise: Depicted, moved: ReadonlySet<AngleName>, view: Pictur
 export function poseAt(picture: Picture, shape: number, time: number): FigurePose {
   return blend(picture.start, picture.shapes[shape] ?? picture.shapes[0]!, time, picture.inTurn)
 }
-
-/** Whether anything moves: a rest or a hold has one position only. */
-export function isStill(picture: Pick<Picture, 'moving'>): boolean {
-  return picture.moving.length === 0
-}
-export { DIGITS, type Pose }

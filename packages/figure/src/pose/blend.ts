@@ -24,8 +24,16 @@ const bend = (pose: FigurePose) =>
  * @param time - 0 at the first, 1 at the second; speed is eased
  * @param inTurn - the fingers of this order follow each other instead of moving at once
  */
-export function blend(from: FigurePose, to: FigurePose, time: number, inTurn: readonly Finger[] = []): FigurePose {
-  const [closes, opens] = [bend(to) >= FIST_BEND_DEG && bend(from) < FIST_BEND_DEG, bend(from) >= FIST_BEND_DEG]
+export function blend(
+  from: FigurePose,
+  to: FigurePose,
+  time: number,
+  inTurn: readonly Finger[] = [],
+): FigurePose {
+  const [closes, opens] = [
+    bend(to) >= FIST_BEND_DEG && bend(from) < FIST_BEND_DEG,
+    bend(from) >= FIST_BEND_DEG,
+  ]
   const isFist = closes || (opens && bend(to) < FIST_BEND_DEG)
   const forward = closes || !isFist
   const stage = (start: number, end: number) =>
@@ -36,9 +44,7 @@ export function blend(from: FigurePose, to: FigurePose, time: number, inTurn: re
   const fingerAt = (finger: Finger): FingerAngles => {
     const place = inTurn.indexOf(finger)
     const own =
-      place < 0 || inTurn.length < 2
-        ? fingerShare
-        : eased((time * (inTurn.length + 1)) / 2 - place / 2)
+      place < 0 || inTurn.length < 2 ? fingerShare : eased((time * (inTurn.length + 1)) / 2 - place / 2)
     const [a, b] = [from.fingers[finger], to.fingers[finger]]
     return {
       mcp: between(a.mcp, b.mcp, own),
@@ -47,8 +53,15 @@ export function blend(from: FigurePose, to: FigurePose, time: number, inTurn: re
       spread: between(a.spread, b.spread, own),
     }
   }
-  const both = <K extends string>(a: Readonly<Record<K, number>>, b: Readonly<Record<K, number>>, by: number) =>
-    Object.fromEntries((Object.keys(a) as K[]).map((key) => [key, between(a[key], b[key], by)])) as Record<K, number>
+  const both = <K extends string>(
+    a: Readonly<Record<K, number>>,
+    b: Readonly<Record<K, number>>,
+    by: number,
+  ) =>
+    Object.fromEntries((Object.keys(a) as K[]).map((key) => [key, between(a[key], b[key], by)])) as Record<
+      K,
+      number
+    >
   return {
     forearmSupination: between(from.forearmSupination, to.forearmSupination, share),
     wristFlexion: between(from.wristFlexion, to.wristFlexion, share),

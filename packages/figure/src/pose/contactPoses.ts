@@ -19,7 +19,12 @@ const thumb = (radial: number, palmar: number, turn: number, mcp: number, ip: nu
   mcp,
   ip,
 })
-const finger = (mcp: number, pip: number, dip: number, spread = 0): FingerAngles => ({ mcp, pip, dip, spread })
+const finger = (mcp: number, pip: number, dip: number, spread = 0): FingerAngles => ({
+  mcp,
+  pip,
+  dip,
+  spread,
+})
 
 /** By the reach 1–10; 0 is a free thumb. */
 const CONTACTS: readonly (Contact | null)[] = [

@@ -85,7 +85,10 @@ function fingerFrames(finger: Finger, asked: FingerAngles, hand: Frame): Record<
   const bound = BIND[`${finger}Metacarpal`]
   const metacarpal: Frame = {
     at: carried(bound.at, BIND.hand, hand),
-    turn: hand.turn.clone().multiply(bound.turn).multiply(flexed(cmc * share)),
+    turn: hand.turn
+      .clone()
+      .multiply(bound.turn)
+      .multiply(flexed(cmc * share)),
   }
   const forward = bound.turn
     .clone()
@@ -145,7 +148,8 @@ function thumbFrames(asked: ThumbAngles, hand: Frame): Record<string, Frame> {
 
 /** Length of a segment of the drawn hand between its joint centers, mm. */
 export function lengthMm(digit: Digit, segment: 'Metacarpal' | 'Proximal' | 'Middle'): number {
-  const order = digit === 'thumb' ? ['Metacarpal', 'Proximal', 'Distal'] : ['Metacarpal', 'Proximal', 'Middle', 'Distal']
+  const order =
+    digit === 'thumb' ? ['Metacarpal', 'Proximal', 'Distal'] : ['Metacarpal', 'Proximal', 'Middle', 'Distal']
   const to = order[order.indexOf(segment) + 1]
   return BIND[`${digit}${segment}` as Bone].at.distanceTo(BIND[`${digit}${to}` as Bone].at)
 }
@@ -159,7 +163,13 @@ export const TIP_MM: Readonly<Record<Digit, number>> = {
   little: 20.6,
 }
 /** Half the thickness of a fingertip, from its bone's axis to the pad, mm. */
-export const PAD_MM: Readonly<Record<Digit, number>> = { thumb: 8.5, index: 6.5, middle: 6.8, ring: 6.5, little: 5.8 }
+export const PAD_MM: Readonly<Record<Digit, number>> = {
+  thumb: 8.5,
+  index: 6.5,
+  middle: 6.8,
+  ring: 6.5,
+  little: 5.8,
+}
 
 /** The tip of a digit, mm, in the frame the hand is in. */
 export function fingertip(frames: HandFrames, digit: Digit): Vector3 {

@@ -16,25 +16,45 @@ const still = { forearmSupination: 0, wristFlexion: 0, wristUlnarDeviation: 0 }
 const PINCH: HandAngles = {
   ...still,
   wristFlexion: -10,
-  fingers: { index: finger(48, 44, 20), middle: finger(58, 62, 30), ring: finger(66, 74, 38), little: finger(70, 80, 40) },
+  fingers: {
+    index: finger(48, 44, 20),
+    middle: finger(58, 62, 30),
+    ring: finger(66, 74, 38),
+    little: finger(70, 80, 40),
+  },
   thumb: { radial: 0, palmar: 48, turn: 40, mcp: 12, ip: 6 },
 }
 const FLAT: HandAngles = {
   ...still,
   wristFlexion: -28,
-  fingers: { index: finger(14, 10, 6), middle: finger(14, 10, 6), ring: finger(14, 10, 6), little: finger(14, 10, 6) },
+  fingers: {
+    index: finger(14, 10, 6),
+    middle: finger(14, 10, 6),
+    ring: finger(14, 10, 6),
+    little: finger(14, 10, 6),
+  },
   thumb: { radial: 30, palmar: 20, turn: 0, mcp: 8, ip: 5 },
 }
 const CLASP: HandAngles = {
   ...still,
-  fingers: { index: finger(50, 55, 25), middle: finger(54, 58, 28), ring: finger(58, 60, 30), little: finger(60, 62, 30) },
+  fingers: {
+    index: finger(50, 55, 25),
+    middle: finger(54, 58, 28),
+    ring: finger(58, 60, 30),
+    little: finger(60, 62, 30),
+  },
   thumb: { radial: 5, palmar: 50, turn: 30, mcp: 15, ip: 25 },
 }
 
 const POINT: HandAngles = {
   ...still,
   wristFlexion: -12,
-  fingers: { index: finger(32, 24, 10), middle: finger(58, 70, 35), ring: finger(66, 80, 40), little: finger(70, 84, 42) },
+  fingers: {
+    index: finger(32, 24, 10),
+    middle: finger(58, 70, 35),
+    ring: finger(66, 80, 40),
+    little: finger(70, 84, 42),
+  },
   thumb: { radial: 6, palmar: 40, turn: 10, mcp: 18, ip: 25 },
 }
 
@@ -54,7 +74,11 @@ const axis = (frames: HandFrames, bone: Bone, x: number, y: number, z: number) =
   new Vector3(x, y, z).applyQuaternion(frames[bone].turn)
 
 /** Helpers come from beyond the fingertips and the back of the hand, so that they hide as little as they can. */
-function holdAt(place: Exclude<HelperPlace, 'none' | 'same-palm' | 'same-back'>, frames: HandFrames, led: Finger): Hold {
+function holdAt(
+  place: Exclude<HelperPlace, 'none' | 'same-palm' | 'same-back'>,
+  frames: HandFrames,
+  led: Finger,
+): Hold {
   const half = (segment: 'Proximal' | 'Middle') => -lengthMm(led, segment) / 2
   const pinch = (bone: Bone, along: number, fingerward: Vector3): Hold => ({
     pose: PINCH,
@@ -63,7 +87,12 @@ function holdAt(place: Exclude<HelperPlace, 'none' | 'same-palm' | 'same-back'>,
     fingerward,
   })
   const fromBack = axis(frames, 'hand', -0.5, -0.75, 0.35)
-  const rub = (at: Vector3, palmward: Vector3, fingerward: Vector3): Hold => ({ pose: POINT, at, palmward, fingerward })
+  const rub = (at: Vector3, palmward: Vector3, fingerward: Vector3): Hold => ({
+    pose: POINT,
+    at,
+    palmward,
+    fingerward,
+  })
   switch (place) {
     case 'tip':
       return pinch(`${led}Distal`, -12, fromBack)
@@ -78,25 +107,65 @@ function holdAt(place: Exclude<HelperPlace, 'none' | 'same-palm' | 'same-back'>,
     case 'thumb-hand-bone':
       return pinch('thumbMetacarpal', -22, axis(frames, 'hand', -0.5, 0.2, -0.8))
     case 'finger-pads':
-      return lying(on(frames, 'middleMiddle', 0, -9, 4), axis(frames, 'middleMiddle', 0, -1, 0), axis(frames, 'middleMiddle', -1, 0, 0))
+      return lying(
+        on(frames, 'middleMiddle', 0, -9, 4),
+        axis(frames, 'middleMiddle', 0, -1, 0),
+        axis(frames, 'middleMiddle', -1, 0, 0),
+      )
     case 'finger-backs':
-      return lying(on(frames, 'middleMiddle', 0, 9, 4), axis(frames, 'middleMiddle', 0, 1, 0), axis(frames, 'middleMiddle', -1, 0, 0))
+      return lying(
+        on(frames, 'middleMiddle', 0, 9, 4),
+        axis(frames, 'middleMiddle', 0, 1, 0),
+        axis(frames, 'middleMiddle', -1, 0, 0),
+      )
     case 'palm':
-      return lying(on(frames, 'middleProximal', 0, -13, 2), axis(frames, 'hand', 0, -1, 0), axis(frames, 'hand', -1, 0, -0.5))
+      return lying(
+        on(frames, 'middleProximal', 0, -13, 2),
+        axis(frames, 'hand', 0, -1, 0),
+        axis(frames, 'hand', -1, 0, -0.5),
+      )
     case 'back':
-      return lying(on(frames, 'hand', 0, 16, -70), axis(frames, 'hand', 0, 1, 0), axis(frames, 'hand', -1, 0, -0.7))
+      return lying(
+        on(frames, 'hand', 0, 16, -70),
+        axis(frames, 'hand', 0, 1, 0),
+        axis(frames, 'hand', -1, 0, -0.7),
+      )
     case 'little-edge':
-      return lying(on(frames, 'littleMetacarpal', -13, 0, -22), axis(frames, 'hand', -1, 0, 0), axis(frames, 'hand', 0, -0.4, -1))
+      return lying(
+        on(frames, 'littleMetacarpal', -13, 0, -22),
+        axis(frames, 'hand', -1, 0, 0),
+        axis(frames, 'hand', 0, -0.4, -1),
+      )
     case 'index-edge':
-      return lying(on(frames, 'indexMetacarpal', 13, 0, -46), axis(frames, 'hand', 1, 0, 0), axis(frames, 'hand', 0, -0.4, -1))
+      return lying(
+        on(frames, 'indexMetacarpal', 13, 0, -46),
+        axis(frames, 'hand', 1, 0, 0),
+        axis(frames, 'hand', 0, -0.4, -1),
+      )
     case 'rub-palm':
-      return rub(on(frames, 'hand', -4, -30, -62), axis(frames, 'hand', 0.35, -1, 0), axis(frames, 'hand', -0.8, 0.35, -0.35))
+      return rub(
+        on(frames, 'hand', -4, -30, -62),
+        axis(frames, 'hand', 0.35, -1, 0),
+        axis(frames, 'hand', -0.8, 0.35, -0.35),
+      )
     case 'rub-back':
-      return rub(on(frames, 'hand', 2, 15, -62), axis(frames, 'hand', 0.3, 1, 0), axis(frames, 'hand', -0.8, -0.35, -0.35))
+      return rub(
+        on(frames, 'hand', 2, 15, -62),
+        axis(frames, 'hand', 0.3, 1, 0),
+        axis(frames, 'hand', -0.8, -0.35, -0.35),
+      )
     case 'rub-finger':
-      return rub(on(frames, `${led}Proximal`, 0, -12, -6), axis(frames, 'hand', 0.35, -1, 0), axis(frames, 'hand', -0.8, 0.35, -0.35))
+      return rub(
+        on(frames, `${led}Proximal`, 0, -12, -6),
+        axis(frames, 'hand', 0.35, -1, 0),
+        axis(frames, 'hand', -0.8, 0.35, -0.35),
+      )
     case 'rub-forearm':
-      return lying(on(frames, 'forearm', 0, -24, 60), axis(frames, 'forearm', 0.2, -1, 0), axis(frames, 'forearm', -0.35, 0, 1))
+      return lying(
+        on(frames, 'forearm', 0, -24, 60),
+        axis(frames, 'forearm', 0.2, -1, 0),
+        axis(frames, 'forearm', -0.35, 0, 1),
+      )
     case 'forearm':
       return {
         pose: CLASP,
@@ -106,10 +175,18 @@ function holdAt(place: Exclude<HelperPlace, 'none' | 'same-palm' | 'same-back'>,
       }
   }
 }
-const lying = (at: Vector3, palmward: Vector3, fingerward: Vector3): Hold => ({ pose: FLAT, at, palmward, fingerward })
+const lying = (at: Vector3, palmward: Vector3, fingerward: Vector3): Hold => ({
+  pose: FLAT,
+  at,
+  palmward,
+  fingerward,
+})
 
 /** Where the helper's own hand holds, and its axes there: made as a left hand. */
-function ownHold(pose: HandAngles, frames: HandFrames): { at: Vector3; palmward: Vector3; fingerward: Vector3 } {
+function ownHold(
+  pose: HandAngles,
+  frames: HandFrames,
+): { at: Vector3; palmward: Vector3; fingerward: Vector3 } {
   if (pose === PINCH) {
     const [thumb, index] = [pad(frames, 'thumb'), pad(frames, 'index')]
     const at = thumb.clone().add(index).multiplyScalar(0.5)

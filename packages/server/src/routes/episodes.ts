@@ -1,6 +1,7 @@
 import {
   addDays,
   assessExercise,
+  depicted,
   isEarlyPermission,
   isRestriction,
   isSurgeonsToGive,
@@ -30,7 +31,17 @@ import { userNames } from '../cases/userNames.js'
 import { verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
-import { dosingReply, exerciseTeachingReply, list, maybe, obj, str, verdictReply, whole } from '../reply.js'
+import {
+  depictedReply,
+  dosingReply,
+  exerciseTeachingReply,
+  list,
+  maybe,
+  obj,
+  str,
+  verdictReply,
+  whole,
+} from '../reply.js'
 
 const exercisesReply = list(
   obj({
@@ -40,6 +51,7 @@ const exercisesReply = list(
     region: str,
     demand: str,
     text: exerciseTeachingReply,
+    depicted: depictedReply,
     ...dosingReply,
     equipment: list(obj({ name: str, home: maybe(str) })),
     painCap: whole,
@@ -135,6 +147,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
           region: exercise.region,
           demand: exercise.demand,
           text: exercise.text.en,
+          depicted: depicted(exercise),
           dose: exercise.dose,
           range: exercise.range,
           load: exercise.load,

@@ -1,6 +1,7 @@
 import {
   assessExercise,
   changesByDose,
+  depicted,
   criterionMeaning,
   derivedFacts,
   LANGUAGES,
@@ -28,6 +29,7 @@ import { STAFF } from '../plugins/access.js'
 import { Problem } from '../problems.js'
 import {
   bool,
+  depictedReply,
   dosingReply,
   exerciseTeachingReply,
   list,
@@ -60,6 +62,7 @@ const listReply = obj({
   conditions: list(obj({ id: str, name: said })),
   equipment: list(obj({ id: str, name: said })),
 })
+const picturesReply = list(obj({ id: str, name: said, depicted: depictedReply }))
 const pageReply = obj({
   id: str,
   family: str,
@@ -73,6 +76,7 @@ const pageReply = obj({
   turns: str,
   text: obj({ en: exerciseTeachingReply, es: exerciseTeachingReply }),
   positions: list(said),
+  depicted: depictedReply,
   angles: list(obj({ name: str, start: maybe(num), shapes: list(maybe(num)) })),
   ...dosingReply,
   painCap: whole,
@@ -235,6 +239,17 @@ export const library: FastifyPluginAsync<LibraryOptions> = async (
   )
 
   app.get(
+    '/pictures',
+    { config: { access: STAFF }, schema: { response: { 200: picturesReply } } },
+    async ({ catalogue }) =>
+      [...catalogue.exercises.values()].map((exercise) => ({
+        id: exercise.id,
+        name: inBoth(exercise, 'name'),
+        depicted: depicted(exercise),
+      })),
+  )
+
+  app.get(
     '/protocols',
     { config: { access: STAFF }, schema: { response: { 200: schoolsReply } } },
     async ({ catalogue }) =>
@@ -297,6 +312,7 @@ function pageOf(exercise: Exercise, catalogue: Catalogue) {
       return { name, start: of(exercise.start), shapes: exercise.shapes.map(of) }
     }),
     positions: positionWords(exercise),
+    depicted: depicted(exercise),
     equipment: exercise.equipment.map((key) => catalogue.equipment.get(key)!),
     worn: exercise.worn.map((orthosis) => ORTHOSIS_NAMES[orthosis]),
     weeks: exercise.conditions.map((id) => ({

@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomInt } from 'node:crypto'
-import { isStopPain, type Catalogue, type Protocol } from '@pledge/core'
+import { depicted, isStopPain, type Catalogue, type Protocol } from '@pledge/core'
 import { newBoutLog, pairing, type NewBoutLog } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import { UniqueConstraintError } from 'sequelize'
@@ -9,7 +9,18 @@ import type { SignedItem } from '../cases/signedItem.js'
 import { newId } from '../data/ids.js'
 import { hashOf, STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem, type FieldProblem } from '../problems.js'
-import { bool, doseReply, exerciseTextReply, list, maybe, num, obj, str, whole } from '../reply.js'
+import {
+  bool,
+  depictedReply,
+  doseReply,
+  exerciseTextReply,
+  list,
+  maybe,
+  num,
+  obj,
+  str,
+  whole,
+} from '../reply.js'
 
 /** How long a pairing code may be used. */
 export const CODE_MINUTES = 30
@@ -43,6 +54,7 @@ const todayReply = obj({
           minutesPerBout: num,
           isPaused: bool,
           text: obj({ en: exerciseTextReply, es: exerciseTextReply }),
+          depicted: depictedReply,
         }),
       ),
     }),
@@ -374,6 +386,7 @@ function phoneItem(item: SignedItem) {
     stop: [...item.exercise.stop],
     minutesPerBout: item.minutesPerBout,
     text: item.exercise.text,
+    depicted: depicted(item.exercise),
   }
 }
 

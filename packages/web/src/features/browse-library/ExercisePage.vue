@@ -18,6 +18,7 @@ import {
 import { computed, ref } from 'vue'
 import type { ExercisePageAnswer, RungAnswer } from '../../shared/api/types'
 import HouseEditDialog from '../../shared/house/HouseEditDialog.vue'
+import HandFigure from '../../shared/figure/HandFigure.vue'
 import LanguageChoice from '../../shared/parts/LanguageChoice.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { useSessionStore, type OpenCase } from '../../shared/sessionStore'
@@ -38,6 +39,7 @@ const emit = defineEmits<{ changed: [] }>()
 const language = defineModel<'en' | 'es'>('language', { required: true })
 const session = useSessionStore()
 const isLead = computed(() => session.user?.role === 'lead')
+const side = ref<'left' | 'right'>('left')
 const changing = ref<'dose' | { conditionId: string } | null>(null)
 
 const text = computed(() => props.exercise.text[language.value])
@@ -242,6 +244,18 @@ const weeks = computed(() =>
       </section>
       <section>
         <h2>What follows from its angles</h2>
+        <HandFigure class="picture" :exercise="exercise.depicted" :side="side" :language="language" />
+        <p class="side-choice">
+          <button
+            v-for="one in ['left', 'right'] as const"
+            :key="one"
+            type="button"
+            :aria-pressed="side === one"
+            @click="side = one"
+          >
+            {{ one === 'left' ? 'Left hand' : 'Right hand' }}
+          </button>
+        </p>
         <AngleStrips :angles="exercise.angles" language="en" />
         <ol class="positions" :lang="language">
           <li v-for="(one, index) in exercise.positions" :key="index">{{ one[language] }}</li>
@@ -329,6 +343,29 @@ const weeks = computed(() =>
 </template>
 
 <style scoped>
+.picture {
+  height: 320px;
+}
+.side-choice {
+  display: flex;
+  gap: 6px;
+  margin: 6px 0 10px;
+}
+.side-choice button {
+  padding: 4px 12px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+  cursor: pointer;
+}
+.side-choice [aria-pressed='true'] {
+  border-color: var(--teal);
+  background: var(--teal-wash);
+  font-weight: 650;
+}
 .sheet-page {
   max-width: 1040px;
   padding: 16px 22px 40px;

@@ -7,4 +7,10 @@ export const browseLibraryRoutes: RouteRecordRaw[] = [
     component: () => import('./LibraryPage.vue'),
     meta: { title: 'Library' },
   },
+  {
+    path: '/figure-sheet',
+    name: 'figureSheet',
+    component: () => import('./FigureSheetPage.vue'),
+    meta: { title: 'Figure sheet' },
+  },
 ]

@@ -3,6 +3,7 @@ import { ApiProblem } from '../../shared/api/problem'
 import type { ExercisePageAnswer, LibraryAnswer } from '../../shared/api/types'
 import { useSessionStore } from '../../shared/sessionStore'
 import { onScreen, pageText, pressed, settled, verdictAnswer } from '../../shared/testing/clinicScreen'
+import { hookPicture } from '../../shared/testing/hookPicture'
 import LibraryPage from './LibraryPage.vue'
 
 const words = (name: string) => ({
@@ -30,6 +31,7 @@ const page = (id: string, changes: Partial<ExercisePageAnswer> = {}): ExercisePa
     { en: 'fingers straight', es: 'dedos rectos' },
     { en: 'fingers: middle joints fully bent', es: 'dedos: nudillos del medio del todo doblados' },
   ],
+  depicted: hookPicture,
   angles: [{ name: 'pipFlexion', start: 0, shapes: [95] }],
   dose: { sets: 1, repetitions: 10, holdSeconds: 3, boutsPerDay: 3, load: null },
   range: { sets: [1, 1], repetitions: [5, 15], holdSeconds: [1, 5], boutsPerDay: [2, 8] },

@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { movedShare, repetitionMoment } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import HandFigure from '../../shared/figure/HandFigure.vue'
+import HoldRing from './HoldRing.vue'
 import StopRules from './StopRules.vue'
 import { useBoutStore } from './boutStore'
 
@@ -22,8 +25,21 @@ watch(
 const item = computed(() => store.item!)
 const words = computed(() => item.value.text[store.language])
 const moment = computed(() => store.moment!)
+/** The clock ticks ten times a second; between two ticks the picture moves on by itself. */
+let tickedAt = 0
+watch(
+  () => store.elapsed,
+  () => (tickedAt = performance.now()),
+)
+const MOST_BETWEEN_TICKS_SECONDS = 0.2
+function pictureMoment() {
+  const since = store.isRunning
+    ? Math.min(MOST_BETWEEN_TICKS_SECONDS, (performance.now() - tickedAt) / 1000)
+    : 0
+  const now = repetitionMoment(item.value.dose, item.value.shapes, store.elapsed + since)
+  return { shape: now.shape - 1, time: movedShare(now) }
+}
 const isLast = computed(() => store.index + 1 === store.items.length)
-const RING = 2 * Math.PI * 74
 /** The share of the present stage that is over: the ring fills while one holds. */
 const share = computed(() => {
   const { stage, secondsLeft } = moment.value
@@ -36,6 +52,7 @@ const clockText = computed(() => {
     ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
     : `${seconds} s`
 })
+const clockWords = computed(() => (moment.value.stage === 'done' ? '✓' : clockText.value))
 const counted = computed(() => {
   const done = moment.value.finished - (moment.value.set - 1) * item.value.dose.repetitions
   return moment.value.stage === 'done' || moment.value.stage === 'rest'
@@ -70,6 +87,19 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
     </div>
     <p v-if="wear || loadWords" class="hint">{{ [wear, loadWords].filter(Boolean).join('. ') }}</p>
 
+    <HandFigure
+      v-if="item.depicted && store.today"
+      :key="`${item.itemId} ${store.hasBegun}`"
+      class="picture"
+      :class="{ working: store.hasBegun }"
+      :exercise="item.depicted"
+      :side="store.today.side"
+      :language="store.language"
+      v-bind="store.hasBegun && !store.isWorn ? { moment: pictureMoment } : {}"
+    >
+      <HoldRing v-if="store.hasBegun" class="clock" :share="share" :text="clockWords" />
+    </HandFigure>
+
     <template v-if="!store.hasBegun || isShowingHow">
       <ol class="steps">
         <li v-for="(step, place) in words.steps" :key="place">
@@ -87,25 +117,8 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
     </template>
 
     <template v-if="store.hasBegun">
-      <div class="work" :class="moment.stage">
-        <svg viewBox="0 0 168 168" class="ring" aria-hidden="true">
-          <circle cx="84" cy="84" r="74" fill="var(--sheet)" stroke="var(--line)" stroke-width="12" />
-          <circle
-            cx="84"
-            cy="84"
-            r="74"
-            fill="none"
-            stroke="var(--teal)"
-            stroke-width="12"
-            stroke-linecap="round"
-            :stroke-dasharray="RING"
-            :stroke-dashoffset="RING * (1 - share)"
-            transform="rotate(-90 84 84)"
-          />
-          <text x="84" y="97" text-anchor="middle" class="tabular">
-            {{ moment.stage === 'done' ? '✓' : clockText }}
-          </text>
-        </svg>
+      <div class="work" :class="{ alone: !item.depicted }">
+        <HoldRing v-if="!item.depicted" :share="share" :text="clockWords" />
         <div class="count">
           <p v-if="!store.isWorn && item.dose.repetitions > 1" class="number tabular">
             <b data-counter>{{ counted }}</b> {{ t('of', { n: '', all: item.dose.repetitions }).trim() }}
@@ -207,7 +220,19 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
   margin-top: 6px;
   font-weight: 650;
 }
-.work {
+.picture {
+  height: 250px;
+}
+.picture.working {
+  height: min(42vh, 350px);
+}
+.clock {
+  position: absolute;
+  right: 10px;
+  bottom: 10px;
+  width: 104px;
+}
+.work.alone {
   display: grid;
   grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
   align-items: center;
@@ -216,20 +241,16 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
   border-radius: 16px;
   background: var(--paper-deep);
 }
-.ring text {
-  font: 750 36px var(--font);
-  fill: var(--ink);
-}
 .count {
   text-align: center;
 }
 .number {
-  display: grid;
   font-size: 24px;
   color: var(--ink-soft);
 }
 .number b {
-  font-size: 88px;
+  margin-right: 6px;
+  font-size: 72px;
   line-height: 1;
   color: var(--ink);
 }

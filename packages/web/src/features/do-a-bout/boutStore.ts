@@ -330,6 +330,7 @@ export const useBoutStore = defineStore('bout', () => {
     index,
     item,
     moment,
+    elapsed,
     isWorn,
     isRunning,
     hasBegun,

@@ -1,4 +1,4 @@
-import type { Dose, RedFlag, RedFlagAct } from '@pledge/core'
+import type { Depicted, Dose, RedFlag, RedFlagAct } from '@pledge/core'
 import type { NewBoutLog } from '@pledge/core/schemas'
 import { inject, type InjectionKey } from 'vue'
 import { readAnswer } from '../../shared/api/problem'
@@ -24,6 +24,8 @@ export interface PhoneItem {
   minutesPerBout: number
   isPaused: boolean
   text: Record<'en' | 'es', PatientText>
+  /** What its picture is drawn from; a day kept by an earlier version of the app has none. */
+  depicted?: Depicted
 }
 export interface PhoneToday {
   today: string

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { WRIST_MOTIONS, type WristMotion } from '@pledge/core'
-import { computed, onMounted } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import PainScale from '../../shared/parts/PainScale.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { dayText } from '../../shared/words'
+import MeasuredHand from './MeasuredHand.vue'
 import RangeFan from './RangeFan.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import { useEvaluationStore, type Kind, type Side } from './evaluationStore'
@@ -17,6 +18,8 @@ const session = useSessionStore()
 onMounted(() => {
   if (cases.data) bench.start(cases.data.episode.side, cases.data.evaluations, session.user?.id ?? '')
 })
+/** The motion whose cell the therapist is in: it is the one that is drawn. */
+const drawn = ref<WristMotion>('wristExtension')
 const columns = computed<{ side: Side; kind: Kind; head: string }[]>(() => [
   { side: bench.injured, kind: 'active', head: 'active' },
   { side: bench.injured, kind: 'passive', head: 'passive' },
@@ -131,6 +134,7 @@ function again() {
                 :placeholder="bench.lastReading(row.motion, column.side, column.kind)?.toString() ?? ''"
                 :aria-label="`${WRIST_MOTIONS[row.motion].label}, ${column.side} side, ${column.kind}, degrees`"
                 :aria-invalid="bench.cellAt(row.motion, column.side, column.kind).name === 'wrong'"
+                @focus="drawn = row.motion"
                 @input="
                   bench.type(row.motion, column.side, column.kind, ($event.target as HTMLInputElement).value)
                 "
@@ -196,6 +200,16 @@ function again() {
       </div>
     </section>
     <aside class="side">
+      <section v-if="cases.data.episode.measuresWrist" class="sheet">
+        <MeasuredHand
+          :side="bench.injured"
+          :motion="drawn"
+          :reading-deg="bench.readAt(drawn, bench.injured, 'active')"
+          :other-deg="
+            bench.readAt(drawn, bench.other, 'active') ?? bench.lastReading(drawn, bench.other, 'active')
+          "
+        />
+      </section>
       <section v-if="cases.data.episode.measuresWrist" class="sheet fans">
         <RangeFan
           v-for="fan in fans"

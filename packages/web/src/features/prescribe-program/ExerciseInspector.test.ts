@@ -2,6 +2,7 @@ import { mount } from '@vue/test-utils'
 import { createVuetify } from 'vuetify'
 import { describe, expect, it } from 'vitest'
 import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
+import { hookPicture } from '../../shared/testing/hookPicture'
 import ExerciseInspector from './ExerciseInspector.vue'
 
 const verdict = (kind: VerdictAnswer['kind']) =>
@@ -9,6 +10,7 @@ const verdict = (kind: VerdictAnswer['kind']) =>
 const exercise = (changes: Partial<ExerciseAnswer> = {}) =>
   ({
     id: 'weight',
+    depicted: hookPicture,
     text: {
       name: 'Lift a weight',
       reason: 'Builds strength.',
@@ -47,6 +49,7 @@ const show = (
       painCap: 3,
       schoolDose: null,
       waitsFor: [],
+      side: 'left' as const,
       ...props,
     },
   })

@@ -3,6 +3,7 @@ import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
 import { isOpen, type Dose } from '@pledge/core'
 import { computed } from 'vue'
 import type { ExerciseAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
+import HandFigure from '../../shared/figure/HandFigure.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { dayText, doseText, holdText, loadText, minutesText, VERDICT_WORDS } from '../../shared/words'
 import type { DraftItem } from './programStore'
@@ -24,6 +25,8 @@ const props = defineProps<{
   /** The dose the chosen schools give it. */
   schoolDose: Dose | null
   waitsFor: readonly string[]
+  /** The injured side, which is drawn. */
+  side: 'left' | 'right'
 }>()
 const emit = defineEmits<{
   add: []
@@ -69,6 +72,7 @@ const tone = computed(
       </p>
     </header>
     <p class="soft reason">{{ exercise.text.reason }}</p>
+    <HandFigure class="picture" :exercise="exercise.depicted" :side="side" language="en" />
 
     <div class="why" :class="tone">
       <p v-if="verdict.kind === 'not-yet'">
@@ -249,6 +253,10 @@ const tone = computed(
 </template>
 
 <style scoped>
+.picture {
+  height: 230px;
+  margin-bottom: 10px;
+}
 .instead {
   display: flex;
   flex-direction: column;

@@ -264,6 +264,7 @@ async function openTheirs() {
         :key="program.selected.id"
         :exercise="program.selected"
         :item="program.selectedItem"
+        :side="cases.data!.episode.side"
         :verdict="shownVerdict"
         :minutes-per-bout="
           program.selectedItem

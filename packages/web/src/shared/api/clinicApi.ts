@@ -12,6 +12,7 @@ import type {
   HouseEditAnswer,
   HousePreviewAnswer,
   LibraryAnswer,
+  PictureAnswer,
   PermissionMapAnswer,
   ProtocolPageAnswer,
   SchoolsAnswer,
@@ -80,6 +81,7 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
       ask<LibraryAnswer>('GET', `/api/library/exercises${forCase(episodeId)}`),
     libraryExercise: (id: string, episodeId: string | null) =>
       ask<ExercisePageAnswer>('GET', `/api/library/exercises/${encodeURIComponent(id)}${forCase(episodeId)}`),
+    pictures: () => ask<PictureAnswer[]>('GET', '/api/library/pictures'),
     libraryProtocols: () => ask<SchoolsAnswer[]>('GET', '/api/library/protocols'),
     libraryProtocol: (id: string) =>
       ask<ProtocolPageAnswer>('GET', `/api/library/protocols/${encodeURIComponent(id)}`),

@@ -4,6 +4,7 @@ import type {
   Anchor,
   Contraindication,
   Demand,
+  Depicted,
   Dose,
   DoseQuestion,
   DoseRange,
@@ -279,6 +280,7 @@ export interface ExerciseAnswer {
     mistake: string
     before: string
   }
+  depicted: Depicted
   dose: Dose
   range: Record<'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay', [number, number]>
   load: { unit: string; steps: number[] } | null
@@ -430,6 +432,12 @@ export interface RungAnswer {
   step: LadderAxis[]
 }
 /** Everything about one exercise. */
+/** What the figure sheet shows of each exercise. */
+export interface PictureAnswer {
+  id: string
+  name: Said
+  depicted: Depicted
+}
 export interface ExercisePageAnswer {
   id: string
   family: Family
@@ -444,6 +452,7 @@ export interface ExercisePageAnswer {
   text: Record<'en' | 'es', ExerciseText>
   /** Its positions in words, from the angles, start first. */
   positions: Said[]
+  depicted: Depicted
   angles: { name: AngleName; start: number | null; shapes: (number | null)[] }[]
   dose: Dose
   range: DoseRange

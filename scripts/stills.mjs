@@ -1,0 +1,89 @@
+import { createHash } from 'node:crypto'
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { depicted, pictureKey } from '@pledge/core'
+import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.ts'
+import { installPrograms, root } from './lib/install.mjs'
+import { run, say } from './lib/say.mjs'
+import { openStillsPage } from './lib/stillsPage.mjs'
+
+const SIZE = 320
+const AT_ONCE = 12
+const directory = join(root, 'packages/web/public/stills')
+
+/**
+ * `npm run stills`: pictures of each exercise at its start and its end, for a left hand, into packages/web/public/stills.
+ * A picture is kept under the hash of its angles; what is there already is not drawn again, unless the drawing itself or
+ * the hand has changed. What no exercise needs any more is removed.
+ */
+async function main() {
+  await installPrograms({ withBrowser: true })
+  mkdirSync(directory, { recursive: true })
+  const mark = join(directory, 'drawn-by.txt')
+  const drawnBy = drawingHash()
+  const before = readOr(mark)
+  if (before !== drawnBy && before !== '') {
+    say('the drawing has changed: all pictures are drawn anew')
+    for (const file of readdirSync(directory)) rmSync(join(directory, file))
+  }
+  const { exercises } = loadCatalogue(join(root, 'catalogue'))
+  const wanted = new Map(
+    [...exercises.values()].flatMap((exercise) =>
+      ['start', 'end'].map((moment) => [
+        `${pictureKey(exercise)}-${moment}.webp`,
+        { exercise: depicted(exercise), side: 'left', moment },
+      ]),
+    ),
+  )
+  const there = new Set(readdirSync(directory))
+  for (const file of there) if (file.endsWith('.webp') && !wanted.has(file)) rmSync(join(directory, file))
+  const missing = [...wanted].filter(([file]) => !there.has(file))
+  if (missing.length > 0) {
+    say(`drawing ${missing.length} pictures`)
+    const { page, close } = await openStillsPage()
+    try {
+      for (let from = 0; from < missing.length; from += AT_ONCE) {
+        const part = missing.slice(from, from + AT_ONCE)
+        const files = await page.evaluate(
+          (orders, size) => window.drawStills(orders, size),
+          part.map(([, order]) => order),
+          SIZE,
+        )
+        files.forEach((file, place) =>
+          writeFileSync(join(directory, part[place][0]), Buffer.from(file, 'base64')),
+        )
+      }
+    } finally {
+      await close()
+    }
+  }
+  writeFileSync(mark, drawnBy)
+  say(`${wanted.size} pictures of ${exercises.size} exercises, ${missing.length} drawn now`)
+}
+
+/** Everything the drawing is made of: its code and the hand. */
+function drawingHash() {
+  const hash = createHash('sha256')
+  const add = (path) => {
+    for (const entry of readdirSync(join(root, path), { withFileTypes: true }).sort((a, b) =>
+      a.name < b.name ? -1 : 1,
+    )) {
+      const inner = `${path}/${entry.name}`
+      if (entry.isDirectory()) add(inner)
+      else if (!inner.endsWith('.test.ts')) hash.update(inner).update(readFileSync(join(root, inner)))
+    }
+  }
+  add('packages/figure/src')
+  hash.update(readFileSync(join(root, 'packages/figure/asset/hand.bin')))
+  return `${hash.digest('hex')}\n`
+}
+
+function readOr(file) {
+  try {
+    return readFileSync(file, 'utf8')
+  } catch {
+    return ''
+  }
+}
+
+await run(main)
