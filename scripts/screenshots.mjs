@@ -24,13 +24,14 @@ async function main() {
   const url = `http://127.0.0.1:${server.port}`
   const take = async (page, name) => {
     await page.evaluate(() => document.fonts.ready)
+    await page.waitForSelector('[data-figure="loading"]', { hidden: true, timeout: 20_000 })
     await new Promise((resolve) => setTimeout(resolve, 400))
     await page.screenshot({ path: join(target, `${name}.png`) })
     say(name)
   }
   const openCase = (page, patient, step) => openStep(page, url, patient, step)
   try {
-    const clinic = await openPage(browser, { width: 1280, height: 800 })
+    const clinic = await openPage(browser, { width: 1280, height: 800, moves: true })
     await clinic.goto(`${url}/sign-in`, { waitUntil: 'networkidle0' })
     await take(clinic, 'sign-in')
     const noor = signIns.users.find((user) => user.login === 'noor')
@@ -99,7 +100,7 @@ async function main() {
     await reads(lead, 'The newest 300 rows')
     await take(lead, 'clinic-audit')
 
-    const phone = await openPage(browser, { width: 390, height: 844, isPhone: true })
+    const phone = await openPage(browser, { width: 390, height: 844, isPhone: true, moves: true })
     await phone.goto(`${url}/phone`, { waitUntil: 'networkidle0' })
     await fill(phone, 'Code', signIns.phone.code)
     await take(phone, 'patient-pair')

@@ -26,11 +26,25 @@ export default defineConfig({
       },
       workbox: {
         // Only what the phone needs; the clinic's pages are never served from a cache.
-        globPatterns: ['phone.html', 'pledge.svg', 'assets/*.{js,css}', 'assets/*latin-wght-normal*.woff2'],
+        globPatterns: [
+          'phone.html',
+          'pledge.svg',
+          'assets/*.{js,css}',
+          'assets/*latin-wght-normal*.woff2',
+          'assets/hand-*.bin',
+        ],
         globIgnores: [
           'assets/{clinic,ChoiceInput,TextInput,VBtn,VIcon,display,browser}-*',
           'assets/*{Step,Page}-*',
           'assets/V*',
+        ],
+        // The stills of the program stand in where nothing can be drawn, also without signal.
+        runtimeCaching: [
+          {
+            urlPattern: /\/stills\/[0-9a-f]+-(start|end)\.webp$/,
+            handler: 'CacheFirst',
+            options: { cacheName: 'stills', expiration: { maxEntries: 400 } },
+          },
         ],
         navigateFallback: '/phone.html',
         navigateFallbackAllowlist: [/^\/phone/],

@@ -5,6 +5,7 @@ interface View {
   height: number
   isPhone?: boolean
   dark?: boolean
+  moves?: boolean
 }
 export function startBrowser(): Promise<{ browser: Browser; close(): Promise<void> }>
 export function openPage(browser: Browser, view: View): Promise<Page>

@@ -35,14 +35,14 @@ export async function startBrowser() {
 }
 
 /** A page in a context of its own: other cookies, another phone. */
-export async function openPage(browser, { width, height, isPhone = false, dark = false }) {
+export async function openPage(browser, { width, height, isPhone = false, dark = false, moves = false }) {
   const context = await browser.createBrowserContext()
   const page = await context.newPage()
   await page.setViewport({ width, height, hasTouch: isPhone, isMobile: isPhone, deviceScaleFactor: 1 })
-  // Without movement nothing is pressed while it still slides into place.
+  // Without movement nothing is pressed while it still slides into place, and figures are stills.
   await page.emulateMediaFeatures([
     { name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' },
-    { name: 'prefers-reduced-motion', value: 'reduce' },
+    { name: 'prefers-reduced-motion', value: moves ? 'no-preference' : 'reduce' },
   ])
   return page
 }

@@ -93,6 +93,7 @@ export {
 export * from './exercise/exercise.js'
 export * from './exercise/pictureHints.js'
 export * from './exercise/depicted.js'
+export * from './exercise/clippedPose.js'
 export * from './exercise/exerciseNames.js'
 export {
   assessExercise,

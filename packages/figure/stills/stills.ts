@@ -1,4 +1,4 @@
-import type { Depicted } from '@pledge/core'
+import type { AngleLimits, Depicted, Orthosis } from '@pledge/core'
 import type { StillMoment } from '../src/index.js'
 import {
   handFrames,
@@ -20,6 +20,8 @@ export interface StillOrder {
 }
 export interface SheetOrder {
   readonly label: string
+  readonly worn?: Orthosis
+  readonly limits?: AngleLimits
   readonly exercise: Depicted
 }
 
@@ -69,9 +71,9 @@ window.drawSheet = async (orders, columns, cell, side) => {
   ink.fillStyle = '#fbf8f2'
   ink.fillRect(0, 0, sheet.width, sheet.height)
   ink.font = '11px sans-serif'
-  orders.forEach(({ label, exercise }, place) => {
+  orders.forEach(({ label, exercise, ...options }, place) => {
     const [x, y] = [(place % columns) * cell, Math.floor(place / columns) * (cell + 16)]
-    ink.drawImage(rendererOf(cell * 2).render(exercise, side, 'end'), x, y, cell, cell)
+    ink.drawImage(rendererOf(cell * 2).render(exercise, side, 'end', options), x, y, cell, cell)
     ink.fillStyle = '#22303a'
     ink.fillText(label, x + 4, y + cell + 11, cell - 8)
   })

@@ -1,4 +1,4 @@
-import type { PictureProp, PictureView } from '@pledge/core'
+import type { Orthosis, PictureProp, PictureView } from '@pledge/core'
 import {
   AmbientLight,
   DirectionalLight,
@@ -21,6 +21,7 @@ import { helperHand } from '../pose/helperHand.js'
 import { arrowOn, type Point } from './arrow.js'
 import { BodyObject } from './bodyObject.js'
 import { HandObject } from './handObject.js'
+import { OrthosisShell } from './orthosisShell.js'
 import { makeProp, type Prop } from './props.js'
 
 /** A direction to look from and what is up, in the frame of the forearm at the start (hand views) or of the room (body). */
@@ -83,6 +84,7 @@ export class Stage {
   #ghostBody: BodyObject | null = null
   #restingHand: HandObject | null = null
   #props: Prop[] = []
+  #shell: OrthosisShell | null = null
   #arrow: Group | null = null
   #picture: Picture | null = null
   #side: 'left' | 'right' = 'left'
@@ -146,14 +148,14 @@ export class Stage {
   show(
     picture: Picture,
     side: 'left' | 'right',
-    options: { isStopped?: boolean; unknown?: readonly Bone[] } = {},
+    options: { unknown?: readonly Bone[]; worn?: Orthosis } = {},
   ): void {
     this.#clear()
     this.#picture = picture
     this.#side = side
     this.#turned = [0, 0]
     this.#shape = 0
-    this.#isStopped = options.isStopped ?? false
+    this.#isStopped = picture.clipped.length > 0
     // A whole hand in color would say nothing; a hint of it still tells it from the forearm.
     const isWhole = picture.moving.includes('hand')
     this.#hand.tint(isBodyView(picture.view) ? [] : picture.moving, isWhole ? 0.35 : 0.7)
@@ -181,6 +183,8 @@ export class Stage {
       this.#helper.matrixAutoUpdate = false
       this.#arm.add(this.#helper)
     }
+    this.#shell = OrthosisShell.of(options.worn ?? 'none', this.mesh, this.#hand.skin, this.#fingers())
+    if (this.#shell) this.#arm.add(this.#shell)
     this.#hand.hatch(options.unknown ?? [])
     this.#ghost.carry(start)
     this.#ghostArm.quaternion.copy(this.#isHandFixed ? handTurnFrom(picture.start) : new Quaternion())
@@ -232,6 +236,7 @@ export class Stage {
   #pose(pose: FigurePose): void {
     const frames = handFrames(pose)
     this.#hand.carry(frames)
+    this.#shell?.follow()
     this.#body?.pose(bodyFrames(pose.body))
     if (this.#isHandFixed) this.#arm.quaternion.copy(handTurnFrom(pose))
     this.#findDown(pose)
@@ -427,6 +432,11 @@ export class Stage {
   #clear(): void {
     for (const prop of this.#props) this.#arm.remove(prop.object)
     this.#props = []
+    if (this.#shell) {
+      this.#arm.remove(this.#shell)
+      this.#shell.dispose()
+      this.#shell = null
+    }
     if (this.#helper) {
       this.#arm.remove(this.#helper)
       this.#helper.dispose()

@@ -1,4 +1,4 @@
-import type { Depicted } from '@pledge/core'
+import type { AngleLimits, Depicted, Orthosis } from '@pledge/core'
 import type { HandMesh } from '../hand/handFile.js'
 import { pictureOf } from '../picture/pictureOf.js'
 import { Stage } from './stage.js'
@@ -29,9 +29,13 @@ export class StillRenderer {
     exercise: Depicted,
     side: 'left' | 'right',
     moment: StillMoment,
-    shape = exercise.shapes.length - 1,
+    {
+      shape = exercise.shapes.length - 1,
+      worn = 'none',
+      limits = {},
+    }: { shape?: number; worn?: Orthosis; limits?: AngleLimits } = {},
   ): OffscreenCanvas {
-    this.#stage.show(pictureOf(exercise), side)
+    this.#stage.show(pictureOf(exercise, limits), side, { worn })
     if (moment === 'start') this.#stage.draw(shape, 0)
     else this.#stage.draw(shape, 1, { ghost: true, arrow: true })
     return this.#canvas

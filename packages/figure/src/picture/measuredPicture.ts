@@ -37,6 +37,7 @@ export function measuredPicture(
       helper: 'none',
       props: [],
       isBothHands: false,
+      clipped: [],
       isAtRest: ghost === null,
     },
     unknown,

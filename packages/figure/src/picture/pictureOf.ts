@@ -1,5 +1,9 @@
 import {
+  type AngleLimits,
   type AngleName,
+  clippedAngles,
+  type ClippedAngle,
+  clippedPose,
   type Depicted,
   type HelperPlace,
   isByOtherHand,
@@ -27,6 +31,8 @@ export interface Picture {
   readonly props: readonly PictureProp[]
   /** Both hands do the same; one is drawn. */
   readonly isBothHands: boolean
+  /** Joints drawn short of what the exercise asks, because the patient goes no further. */
+  readonly clipped: readonly ClippedAngle[]
   /** Nothing moves: a rest, a hold or a push against something. */
   readonly isAtRest: boolean
 }
@@ -38,8 +44,21 @@ const BODY_ANGLES: readonly AngleName[] = [
   'neckSideBend',
 ]
 
-/** The picture of an exercise, from its angles; hints of the entry decide where the angles leave room. */
-export function pictureOf(exercise: Depicted): Picture {
+/**
+ * The picture of an exercise, from its angles; hints of the entry decide where the angles leave room.
+ *
+ * @param limits - the patient's own, where the picture is to stop at them; it then says so in `clipped`
+ */
+export function pictureOf(asked: Depicted, limits: AngleLimits = {}): Picture {
+  const clipped = clippedAngles([asked.start, ...asked.shapes], limits)
+  const exercise: Depicted =
+    clipped.length === 0
+      ? asked
+      : {
+          ...asked,
+          start: clippedPose(asked.start, limits),
+          shapes: asked.shapes.map((shape) => clippedPose(shape, limits)),
+        }
   const hints = exercise.picture ?? {}
   const moved = movedAngles(exercise)
   const digits = hints.digits ?? FINGERS
@@ -59,6 +78,7 @@ export function pictureOf(exercise: Depicted): Picture {
     helper,
     props: hints.props ?? propsOf(exercise, moved, view),
     isBothHands: exercise.side === 'both',
+    clipped,
     isAtRest: moved.size === 0,
   }
 }

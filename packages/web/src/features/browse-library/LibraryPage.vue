@@ -162,9 +162,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
           </select>
         </label>
         <p v-else class="soft">Open a case to see each verdict for it.</p>
-        <router-link to="/figure-sheet" class="all-pictures"
-          >All pictures on one sheet</router-link
-        >
+        <router-link to="/figure-sheet" class="all-pictures">All pictures on one sheet</router-link>
         <div v-if="caseId" class="kinds">
           <button
             v-for="{ kind, count } in counts"

@@ -83,7 +83,7 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
     </div>
     <div>
       <h1>{{ words.name }}</h1>
-      <p class="small soft">{{ words.reason }}</p>
+      <p v-if="!store.hasBegun" class="small soft">{{ words.reason }}</p>
     </div>
     <p v-if="wear || loadWords" class="hint">{{ [wear, loadWords].filter(Boolean).join('. ') }}</p>
 
@@ -95,6 +95,7 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
       :exercise="item.depicted"
       :side="store.today.side"
       :language="store.language"
+      :worn="item.orthosis"
       v-bind="store.hasBegun && !store.isWorn ? { moment: pictureMoment } : {}"
     >
       <HoldRing v-if="store.hasBegun" class="clock" :share="share" :text="clockWords" />
@@ -130,8 +131,8 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
             {{ t('shape', { n: moment.shape, all: item.shapes }) }}
           </p>
         </div>
+        <p class="cue" role="status">{{ t(`stage.${moment.stage}`) }}</p>
       </div>
-      <p class="cue" role="status">{{ t(`stage.${moment.stage}`) }}</p>
     </template>
 
     <div class="grow" />
@@ -224,22 +225,27 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
   height: 250px;
 }
 .picture.working {
-  height: min(42vh, 350px);
+  height: min(36vh, 320px);
 }
 .clock {
   position: absolute;
   right: 10px;
   bottom: 10px;
-  width: 104px;
+  width: 96px;
+}
+.work {
+  display: flex;
+  align-items: center;
+  justify-content: space-evenly;
+  gap: 16px;
 }
 .work.alone {
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  align-items: center;
-  gap: 18px;
   padding: 18px;
   border-radius: 16px;
   background: var(--paper-deep);
+}
+.work.alone > svg {
+  width: 150px;
 }
 .count {
   text-align: center;
@@ -247,15 +253,16 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
 .number {
   font-size: 24px;
   color: var(--ink-soft);
+  white-space: nowrap;
 }
 .number b {
-  margin-right: 6px;
-  font-size: 72px;
+  margin-right: 4px;
+  font-size: 64px;
   line-height: 1;
   color: var(--ink);
 }
 .cue {
-  font-size: 34px;
+  font-size: 30px;
   font-weight: 700;
   text-align: center;
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { pictureKey } from '@pledge/core'
+import { computed, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import CallClinic from './CallClinic.vue'
@@ -9,6 +10,16 @@ import { useBoutStore } from './boutStore'
 const store = useBoutStore()
 const { t } = useI18n()
 const items = computed(() => store.today?.program?.items ?? [])
+/** The stills of the program are fetched while there is signal: they stand in where nothing can be drawn. */
+watch(
+  items,
+  (now) => {
+    for (const { depicted } of now)
+      for (const moment of ['start', 'end'])
+        if (depicted) new Image().src = `/stills/${pictureKey(depicted)}-${moment}.webp`
+  },
+  { immediate: true },
+)
 const told = computed(() =>
   [
     { title: t('aboutYourHand'), texts: store.today?.advice ?? [] },

@@ -1,4 +1,4 @@
-import type { Depicted, Dose, RedFlag, RedFlagAct } from '@pledge/core'
+import type { Depicted, Dose, Orthosis, RedFlag, RedFlagAct } from '@pledge/core'
 import type { NewBoutLog } from '@pledge/core/schemas'
 import { inject, type InjectionKey } from 'vue'
 import { readAnswer } from '../../shared/api/problem'
@@ -17,7 +17,7 @@ export interface PhoneItem {
   exerciseId: string
   dose: Dose
   loadUnit: string | null
-  orthosis: string
+  orthosis: Orthosis
   shapes: number
   painCap: number
   stop: string[]

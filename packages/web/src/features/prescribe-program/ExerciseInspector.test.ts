@@ -50,6 +50,7 @@ const show = (
       schoolDose: null,
       waitsFor: [],
       side: 'left' as const,
+      reach: {},
       ...props,
     },
   })

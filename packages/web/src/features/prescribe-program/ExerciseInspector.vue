@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
-import { isOpen, type Dose } from '@pledge/core'
-import { computed } from 'vue'
+import { type AngleLimits, ANGLE_LABELS, clippedAngles, isOpen, type Dose } from '@pledge/core'
+import { computed, ref } from 'vue'
 import type { ExerciseAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
 import HandFigure from '../../shared/figure/HandFigure.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
@@ -27,6 +27,8 @@ const props = defineProps<{
   waitsFor: readonly string[]
   /** The injured side, which is drawn. */
   side: 'left' | 'right'
+  /** How far the patient's joints went when last measured. */
+  reach: AngleLimits
 }>()
 const emit = defineEmits<{
   add: []
@@ -49,6 +51,14 @@ const FIELDS: readonly { key: Field; label: string; unit: string }[] = [
 const dose = computed(() => props.item?.dose ?? props.exercise.dose)
 const unusual = (key: Field) =>
   dose.value[key] < props.exercise.range[key][0] || dose.value[key] > props.exercise.range[key][1]
+/** Where the patient stops short of what the exercise asks: "wrist 40° of 65°". */
+const isAsFar = ref(false)
+const shortOf = computed(() => {
+  const { start, shapes } = props.exercise.depicted
+  return clippedAngles([start, ...shapes], props.reach).map(
+    ({ angle, askedDeg, drawnDeg }) => `${ANGLE_LABELS[angle].en} ${drawnDeg}° of ${askedDeg}°`,
+  )
+})
 const openable = computed(() => isOpen(props.verdict.kind) || props.override !== null)
 const isOffSchool = computed(
   () => props.schoolDose !== null && FIELDS.some(({ key }) => props.schoolDose![key] !== dose.value[key]),
@@ -72,7 +82,18 @@ const tone = computed(
       </p>
     </header>
     <p class="soft reason">{{ exercise.text.reason }}</p>
-    <HandFigure class="picture" :exercise="exercise.depicted" :side="side" language="en" />
+    <HandFigure
+      class="picture"
+      :exercise="exercise.depicted"
+      :side="side"
+      language="en"
+      :worn="exercise.orthosis"
+      v-bind="isAsFar ? { limits: reach } : {}"
+    />
+    <label v-if="shortOf.length > 0" class="as-far">
+      <input v-model="isAsFar" type="checkbox" />
+      Draw it as far as this patient goes: {{ shortOf.join(', ') }}
+    </label>
 
     <div class="why" :class="tone">
       <p v-if="verdict.kind === 'not-yet'">
@@ -253,6 +274,14 @@ const tone = computed(
 </template>
 
 <style scoped>
+.as-far {
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+  margin: -4px 0 10px;
+  font-size: 14px;
+  cursor: pointer;
+}
 .picture {
   height: 230px;
   margin-bottom: 10px;

@@ -6,6 +6,7 @@ import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { useSessionStore } from '../../shared/sessionStore'
+import { reachOf } from '../../shared/figure/reachOf'
 import { minutesText, VERDICT_WORDS } from '../../shared/words'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
@@ -21,6 +22,7 @@ const api = useClinicApi()
 const cases = useCaseStore()
 const session = useSessionStore()
 const program = useProgramStore()
+const reach = computed(() => (cases.data ? reachOf(cases.data.evaluations, cases.data.episode.side) : {}))
 const canEdit = computed(() => session.user?.role === 'therapist')
 const chosen = computed(() => new Set(program.items.map((item) => item.exerciseId)))
 const score = ref<HTMLElement>()
@@ -265,6 +267,7 @@ async function openTheirs() {
         :exercise="program.selected"
         :item="program.selectedItem"
         :side="cases.data!.episode.side"
+        :reach="reach"
         :verdict="shownVerdict"
         :minutes-per-bout="
           program.selectedItem

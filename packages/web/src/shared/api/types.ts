@@ -13,6 +13,7 @@ import type {
   Family,
   Force,
   LadderAxis,
+  Orthosis,
   Said,
   Slot,
   StopRule,
@@ -289,7 +290,7 @@ export interface ExerciseAnswer {
   verdict: VerdictAnswer
   openingDay: number | null
   openingDate: string | null
-  orthosis: string
+  orthosis: Orthosis
   /** The exception that covers its verdict, and what one would take. */
   override: OverrideAnswer | null
   overrideTerms: OverrideTermsAnswer

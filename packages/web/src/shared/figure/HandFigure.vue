@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { mdiPause, mdiPlay } from '@mdi/js'
-import { type Depicted, pictureKey, positionWords } from '@pledge/core'
+import { type AngleLimits, type Depicted, type Orthosis, pictureKey, positionWords } from '@pledge/core'
 import type { PictureMoment } from '@pledge/figure'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { fetchFigure, useStage, wantsLessMotion } from './useStage'
+import { computed, ref, watch } from 'vue'
+import { useStage, wantsLessMotion } from './useStage'
 
 /**
  * An exercise as it is done, drawn from its joint angles for the patient's own side. It runs by itself, or in step with a
@@ -15,14 +15,21 @@ const props = defineProps<{
   language: 'en' | 'es'
   /** What the counter says now; asked for with every frame. */
   moment?: () => PictureMoment
+  /** What is worn while it is done. */
+  worn?: Orthosis
+  /** The patient's own ends of motion, where the picture is to stop at them. */
+  limits?: AngleLimits
 }>()
 
-/** Two pictures in place of the moving one: drawn here for who wants less motion, or made beforehand. */
-const stills = ref<{ start: string; end: string; isOwn: boolean } | null>(null)
+/**
+ * What stands in the frame: the moving picture; two stills for who wants less motion or where nothing can be drawn; or the
+ * positions in words where there are no stills of this exercise.
+ */
+const shown = ref<'moving' | 'stills' | 'words'>(wantsLessMotion() ? 'stills' : 'moving')
+const wantsLess = wantsLessMotion()
 const frame = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const isPaused = ref(false)
-const isStill = wantsLessMotion()
 let began = 0
 let pausedAt = 0
 
@@ -30,7 +37,7 @@ const { state, again, grab, drag, drop, turnBack, turnByKey } = useStage(
   frame,
   canvas,
   (stage, figure) => {
-    stage.show(figure.pictureOf(props.exercise), props.side)
+    stage.show(figure.pictureOf(props.exercise, props.limits), props.side, { worn: props.worn ?? 'none' })
     began = performance.now()
     isPaused.value = false
   },
@@ -40,7 +47,7 @@ const { state, again, grab, drag, drop, turnBack, turnByKey } = useStage(
     const shape = Math.min(moment.shape, props.exercise.shapes.length - 1)
     stage.draw(shape, moment.time, { ghost: true, arrow: true })
   },
-  standStill,
+  () => (shown.value = 'stills'),
 )
 
 const positions = computed(() => positionWords(props.exercise).map((said) => said[props.language]))
@@ -77,41 +84,12 @@ const alternative = computed(() => {
   return `${words.value[props.side]} ${told}${ends}`.trim()
 })
 
-if (isStill) onMounted(() => void drawStills())
-watch([() => props.exercise, () => props.side], () => {
-  if (isStill) void drawStills()
-  else if (state.value === 'failed') standStill()
+watch([() => props.exercise, () => props.side, () => props.worn, () => props.limits], () => {
+  if (shown.value === 'words') shown.value = 'stills'
   else again()
 })
-
-/** Less motion: start and end side by side. */
-async function drawStills() {
-  try {
-    const { figure, mesh } = await fetchFigure()
-    const draw = async (moment: 'start' | 'end') =>
-      URL.createObjectURL(
-        await figure.renderStill(mesh, props.exercise, props.side, { width: 512, height: 512 }, moment),
-      )
-    const drawn = { start: await draw('start'), end: await draw('end'), isOwn: true }
-    dropStills()
-    stills.value = drawn
-  } catch {
-    standStill()
-  }
-}
-
-/** Stills from the server, made beforehand for a left hand. */
-function standStill() {
-  const key = pictureKey(props.exercise)
-  stills.value = { start: `/stills/${key}-start.webp`, end: `/stills/${key}-end.webp`, isOwn: false }
-}
-
-function dropStills() {
-  if (!stills.value?.isOwn) return
-  URL.revokeObjectURL(stills.value.start)
-  URL.revokeObjectURL(stills.value.end)
-}
-onBeforeUnmount(dropStills)
+/** Made beforehand for a left hand, under the name of these very angles. */
+const still = (moment: 'start' | 'end') => `/stills/${pictureKey(props.exercise)}-${moment}.webp`
 
 function pause() {
   if (isPaused.value) began += performance.now() - pausedAt
@@ -130,7 +108,7 @@ function pause() {
       :aria-label="alternative"
       :title="state === 'drawn' ? words.turn : undefined"
       :tabindex="state === 'drawn' ? 0 : undefined"
-      :data-figure="stills ? 'stills' : state"
+      :data-figure="shown === 'moving' ? state : shown"
       @pointerdown="grab"
       @pointermove="drag"
       @pointerup="drop"
@@ -138,18 +116,16 @@ function pause() {
       @dblclick="turnBack"
       @keydown="turnByKey"
     >
-      <canvas v-if="!isStill && !stills" ref="canvas" />
-      <div v-if="stills" class="pair" :class="{ mirrored: !stills.isOwn && side === 'right' }">
-        <span
-          ><img :src="stills.start" alt="" /><small>{{ words.start }}</small></span
-        >
-        <span
-          ><img :src="stills.end" alt="" /><small>{{ words.end }}</small></span
-        >
+      <canvas v-if="shown === 'moving'" ref="canvas" />
+      <div v-else-if="shown === 'stills'" class="pair" :class="{ mirrored: side === 'right' }">
+        <span v-for="moment in ['start', 'end'] as const" :key="moment">
+          <img :src="still(moment)" alt="" @error="shown = 'words'" /><small>{{ words[moment] }}</small>
+        </span>
       </div>
+      <p v-else class="in-words">{{ alternative }}</p>
     </div>
     <slot />
-    <p v-if="stills && !stills.isOwn" class="note">{{ words.still }}</p>
+    <p v-if="shown !== 'moving' && !wantsLess" class="note">{{ words.still }}</p>
     <button
       v-if="state === 'drawn' && !moment"
       type="button"
@@ -207,6 +183,9 @@ canvas {
 }
 .mirrored img {
   transform: scaleX(-1);
+}
+.in-words {
+  padding: 14px 16px;
 }
 .pair small,
 .note {
