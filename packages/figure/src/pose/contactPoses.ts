@@ -32,9 +32,9 @@ const CONTACTS: readonly (Contact | null)[] = [
   { thumb: thumb(4, 22, 8, 15, 15), fingers: {}, isTipToTip: false },
   { thumb: thumb(0, 34, 16, 18, 18), fingers: {}, isTipToTip: false },
   {
-    thumb: thumb(-3, 50, 43, 14, 14),
+    thumb: thumb(-5, 49, 44, 10, 10),
     fingers: {
-      index: finger(45, 56, 28, 4),
+      index: finger(49, 54, 21, 5),
       middle: finger(30, 32, 16),
       ring: finger(22, 26, 12),
       little: finger(16, 20, 10),
@@ -42,32 +42,32 @@ const CONTACTS: readonly (Contact | null)[] = [
     isTipToTip: true,
   },
   {
-    thumb: thumb(-8, 54, 38, 18, 12),
+    thumb: thumb(-20, 60, 35, 16, 8),
     fingers: {
       index: finger(22, 24, 12),
-      middle: finger(50, 52, 26),
+      middle: finger(63, 53, 10),
       ring: finger(32, 34, 16),
       little: finger(24, 26, 12),
     },
     isTipToTip: true,
   },
   {
-    thumb: thumb(-12, 55, 32, 24, 8),
+    thumb: thumb(-19, 60, 39, 13, 8),
     fingers: {
       index: finger(14, 16, 8),
       middle: finger(26, 28, 12),
-      ring: finger(54, 46, 18),
+      ring: finger(62, 41, 10, -14),
       little: finger(36, 34, 14),
     },
     isTipToTip: true,
   },
   {
-    thumb: thumb(-15, 55, 24, 30, 1),
+    thumb: thumb(-14, 56, 37, 24, 8),
     fingers: {
       index: finger(10, 12, 5),
       middle: finger(16, 16, 6),
       ring: finger(32, 25, 10),
-      little: finger(58, 30, 0, -13),
+      little: finger(58, 22, 10, -13),
     },
     isTipToTip: true,
   },
