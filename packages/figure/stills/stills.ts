@@ -80,13 +80,11 @@ window.drawSheet = async (orders, columns, cell, side) => {
   return base64(await sheet.convertToBlob({ type: 'image/png' }))
 }
 
+const looked = new Stage(new OffscreenCanvas(320, 320), mesh)
+looked.resize(320, 320)
 window.landmarks = ({ exercise, side }, shape, time) => {
-  const stage = new Stage(new OffscreenCanvas(320, 320), mesh)
-  stage.resize(320, 320)
-  stage.show(pictureOf(exercise), side)
-  const seen = stage.landmarks(shape, time)
-  stage.dispose()
-  return seen
+  looked.show(pictureOf(exercise), side)
+  return looked.landmarks(shape, time)
 }
 
 window.measure = async (exercise, frames) => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { minutesOfBout } from './minutes.js'
-import { repetitionMoment } from './repetitionClock.js'
+import { movedShare, repetitionMoment } from './repetitionClock.js'
 
 const dose = (changes: object = {}) => ({
   sets: 2,
@@ -44,4 +44,24 @@ describe('the moment of an exercise of 2 sets of 3 with a hold of 5 s', () => {
       expect(repetitionMoment(asked, 1, seconds).stage).toBe('done')
     },
   )
+})
+
+describe('how far the picture has moved', () => {
+  it.each([
+    ['not at all as it begins', 0, 0],
+    ['half way after a second', 1, 0.5],
+    ['all the way while it is held', 4, 1],
+    ['half way back', 8, 0.5],
+    ['back at the start in a rest', 3 * 9 + 1, 0],
+  ])('%s', (_name, elapsed, share) =>
+    expect(movedShare(repetitionMoment(dose(), 1, elapsed))).toBeCloseTo(share, 9),
+  )
+  it('without a jump from one moment to the next', () => {
+    let before = 0
+    for (let elapsed = 0; elapsed < 27; elapsed += 0.05) {
+      const now = movedShare(repetitionMoment(dose(), 1, elapsed))
+      expect(Math.abs(now - before)).toBeLessThan(0.03)
+      before = now
+    }
+  })
 })

@@ -43,7 +43,9 @@ const GRIPS: Readonly<Partial<Record<Grip, { finger: Omit<FingerAngles, 'spread'
   },
 }
 /** Grips in which the pads of thumb and finger meet, and the reach at which they do. */
-const PINCH_REACH: Readonly<Partial<Record<Grip, number>>> = { tip: 3, 'pad-to-pad': 3, 'three-jaw': 4 }
+const PINCH_REACH: Readonly<Partial<Record<Grip, number>>> = { tip: 3, 'pad-to-pad': 3, 'three-jaw': 3 }
+/** In a three-jaw pinch the middle finger comes along with the index. */
+const MIDDLE_IN_THREE_JAW: FingerAngles = { mcp: 58, pip: 50, dip: 14, spread: 0 }
 
 /**
  * All joints of a catalogue pose as they are drawn. A joint the pose does not state is at rest, never at the value of
@@ -65,7 +67,12 @@ export function figurePose(
   const fingers = Object.fromEntries(
     FINGERS.map((finger) => {
       const own = moving.includes(finger) ? pose : still
-      const met = moving.includes(finger) ? contact?.fingers[finger] : undefined
+      const isThird = contact !== null && grip === 'three-jaw' && finger === 'middle'
+      const met = isThird
+        ? MIDDLE_IN_THREE_JAW
+        : moving.includes(finger)
+          ? contact?.fingers[finger]
+          : undefined
       return [finger, met ?? fingerOf(own, finger, grip)]
     }),
   ) as Record<Finger, FingerAngles>
