@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { depicted, pictureKey } from '@pledge/core'
+import { depicted, stillFiles } from '@pledge/core'
 import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.ts'
 import { installPrograms, root } from './lib/install.mjs'
 import { run, say } from './lib/say.mjs'
@@ -12,7 +12,7 @@ const AT_ONCE = 12
 const directory = join(root, 'packages/web/public/stills')
 
 /**
- * `npm run stills`: pictures of each exercise at its start and its end, for a left hand, into packages/web/public/stills.
+ * `npm run stills`: pictures of each exercise at its start and at each shape, for a left hand, into packages/web/public/stills.
  * A picture is kept under the hash of its angles; what is there already is not drawn again, unless the drawing itself or
  * the hand has changed. What no exercise needs any more is removed.
  */
@@ -29,9 +29,9 @@ async function main() {
   const { exercises } = loadCatalogue(join(root, 'catalogue'))
   const wanted = new Map(
     [...exercises.values()].flatMap((exercise) =>
-      ['start', 'end'].map((moment) => [
-        `${pictureKey(exercise)}-${moment}.webp`,
-        { exercise: depicted(exercise), side: 'left', moment },
+      stillFiles(exercise).map((file, shape) => [
+        file,
+        { exercise: depicted(exercise), side: 'left', shape: shape === 0 ? null : shape - 1 },
       ]),
     ),
   )

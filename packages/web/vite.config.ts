@@ -41,7 +41,7 @@ export default defineConfig({
         // The stills of the program stand in where nothing can be drawn, also without signal.
         runtimeCaching: [
           {
-            urlPattern: /\/stills\/[0-9a-f]+-(start|end)\.webp$/,
+            urlPattern: /\/stills\/[0-9a-f]+-\d+\.webp$/,
             handler: 'CacheFirst',
             options: { cacheName: 'stills', expiration: { maxEntries: 400 } },
           },

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { depicted, pictureKey, type Depicted } from '@pledge/core'
+import { depicted, type Depicted, stillFiles } from '@pledge/core'
 import type { Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { loadCatalogue } from '../../packages/server/src/catalogue/loadCatalogue.js'
@@ -16,9 +16,9 @@ const { exercises } = loadCatalogue(`${root}catalogue`)
 const entry = (id: string): Depicted => depicted(exercises.get(id)!)
 
 describe('the stills', () => {
-  it('are there for every exercise, at start and end', () => {
+  it('are there for every exercise, at its start and at each shape', () => {
     const missing = [...exercises.values()]
-      .flatMap((exercise) => ['start', 'end'].map((moment) => `${pictureKey(exercise)}-${moment}.webp`))
+      .flatMap((exercise) => stillFiles(exercise))
       .filter((file) => !existsSync(`${root}packages/web/public/stills/${file}`))
     expect(missing, 'run "npm run stills"').toEqual([])
   })

@@ -16,7 +16,8 @@ import handUrl from '../asset/hand.bin?url'
 export interface StillOrder {
   readonly exercise: Depicted
   readonly side: 'left' | 'right'
-  readonly moment: StillMoment
+  /** `null` for the start. */
+  readonly shape: number | null
 }
 export interface SheetOrder {
   readonly label: string
@@ -30,7 +31,7 @@ declare global {
   interface Window {
     drawStills(orders: readonly StillOrder[], size: number): Promise<string[]>
     /** Where the fingertips are seen, in a frame 1 high; see `Stage.landmarks`. */
-    landmarks(order: Omit<StillOrder, 'moment'>, shape: number, time: number): ReturnType<Stage['landmarks']>
+    landmarks(order: Omit<StillOrder, 'shape'>, shape: number, time: number): ReturnType<Stage['landmarks']>
     /** Milliseconds of script a frame: drawing, and posing and skinning alone; of a still of 512 x 512 until it is a file. */
     measure(exercise: Depicted, frames: number): Promise<{ drawMs: number; poseMs: number; stillMs: number }>
     drawSheet(
@@ -58,8 +59,9 @@ const base64 = async (blob: Blob) => {
 
 window.drawStills = async (orders, size) => {
   const files: string[] = []
-  for (const { exercise, side, moment } of orders) {
-    const canvas = rendererOf(size).render(exercise, side, moment)
+  for (const { exercise, side, shape } of orders) {
+    const moment = shape === null ? 'start' : 'end'
+    const canvas = rendererOf(size).render(exercise, side, moment, { shape: shape ?? 0 })
     files.push(await base64(await canvas.convertToBlob({ type: 'image/webp', quality: 0.9 })))
   }
   return files

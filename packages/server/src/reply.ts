@@ -46,7 +46,7 @@ export const depictedReply = obj({
   equipment: list(str),
   side: str,
   turns: str,
-  picture: obj({ view: str, digits: list(str), helper: str, props: list(str) }),
+  picture: obj({ view: str, digits: list(str), helper: str, push: str, props: list(str) }),
 })
 const exerciseWords = {
   name: str,

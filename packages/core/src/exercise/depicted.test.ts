@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { depicted, type Depicted, pictureKey } from './depicted.js'
+import { depicted, type Depicted, pictureKey, stillFiles } from './depicted.js'
 
 const hook: Depicted = {
   family: 'tendon-glide',
@@ -26,6 +26,11 @@ describe('what is drawn of an exercise', () => {
   ])('has another name for its still when %s differs', (_what, change) =>
     expect(pictureKey({ ...hook, ...change })).not.toBe(pictureKey(hook)),
   )
+
+  it('has a still of its start and of each shape', () => {
+    expect(stillFiles(hook)).toEqual([`${pictureKey(hook)}-0.webp`, `${pictureKey(hook)}-1.webp`])
+    expect(stillFiles({ ...hook, shapes: [hook.start, hook.start, hook.start] })).toHaveLength(4)
+  })
 
   it('has one name, in whatever order the angles are written', () => {
     const turned = { ...hook, start: { dipFlexion: 0, pipFlexion: 0, mcpFlexion: 0 } }

@@ -32,6 +32,16 @@ export function pictureKey(exercise: Depicted): string {
   return [0x811c9dc5, 0x9e3779b9].map((seed) => scramble(text, seed)).join('')
 }
 
+/**
+ * The stills of an exercise by file name: its start, then each shape it goes to.
+ *
+ * @returns the start first, at least one shape after it
+ */
+export function stillFiles(exercise: Depicted): string[] {
+  const key = pictureKey(exercise)
+  return [...Array(exercise.shapes.length + 1).keys()].map((shape) => `${key}-${shape}.webp`)
+}
+
 /** Objects with their keys in one order, whatever order they came in. */
 function inOrder(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(inOrder)

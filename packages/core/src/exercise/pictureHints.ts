@@ -78,6 +78,20 @@ export const PICTURE_PROPS = [
 ] as const
 export type PictureProp = (typeof PICTURE_PROPS)[number]
 
+/** Where a push that nothing gives way to is aimed at. */
+export const PICTURE_PUSHES = [
+  'none',
+  'to-back',
+  'to-palm',
+  'to-little',
+  'to-thumb',
+  'thumb-forward',
+  'palm-up',
+  'palm-down',
+  'dart',
+] as const
+export type PicturePush = (typeof PICTURE_PUSHES)[number]
+
 export const PICTURE_FINGERS = ['index', 'middle', 'ring', 'little'] as const
 
 /** What the angles cannot tell a picture. What is left out follows from angles, force and equipment. */
@@ -86,5 +100,7 @@ export interface PictureHints {
   /** The fingers that move in the picture; the others stay as the exercise starts. */
   readonly digits?: readonly (typeof PICTURE_FINGERS)[number][]
   readonly helper?: HelperPlace
+  /** An isometric push, which no angle shows. */
+  readonly push?: PicturePush
   readonly props?: readonly PictureProp[]
 }

@@ -182,13 +182,14 @@ function readWritten(reader: DocumentReader): shape.WrittenSignature {
 }
 
 function readPicture(reader: DocumentReader): picture.PictureHints {
-  const part = reader.object(['view', 'digits', 'helper', 'props'])
+  const part = reader.object(['view', 'digits', 'helper', 'push', 'props'])
   const given = <T>(key: string, read: (own: DocumentReader) => T) =>
     part[key]!.isMissing ? {} : { [key]: read(part[key]!) }
   return {
     ...given('view', (own) => own.oneOf(picture.PICTURE_VIEWS)),
     ...given('digits', (own) => own.list().map((word) => word.oneOf(picture.PICTURE_FINGERS))),
     ...given('helper', (own) => own.oneOf(picture.HELPER_PLACES)),
+    ...given('push', (own) => own.oneOf(picture.PICTURE_PUSHES)),
     ...given('props', (own) => own.list().map((word) => word.oneOf(picture.PICTURE_PROPS))),
   }
 }

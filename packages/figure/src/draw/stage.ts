@@ -17,6 +17,7 @@ import { isBodyView, type Picture, poseAt } from '../picture/pictureOf.js'
 import { bodyFrames } from '../pose/bodyFrames.js'
 import type { FigurePose } from '../pose/figurePose.js'
 import { fingertip, type HandFrames, handFrames } from '../pose/handFrames.js'
+import { pushPoint } from '../pose/pushPoint.js'
 import { helperHand } from '../pose/helperHand.js'
 import { arrowOn, type Point } from './arrow.js'
 import { BodyObject } from './bodyObject.js'
@@ -155,7 +156,7 @@ export class Stage {
     this.#side = side
     this.#turned = [0, 0]
     this.#shape = 0
-    this.#isStopped = picture.clipped.length > 0
+    this.#isStopped = picture.clipped.length > 0 || picture.push !== 'none'
     // A whole hand in color would say nothing; a hint of it still tells it from the forearm.
     const isWhole = picture.moving.includes('hand')
     this.#hand.tint(isBodyView(picture.view) ? [] : picture.moving, isWhole ? 0.35 : 0.7)
@@ -392,6 +393,10 @@ export class Stage {
   #followed(picture: Picture, shape: number, time: number): Vector3 {
     const pose = poseAt(picture, shape, time)
     const frames = handFrames(pose)
+    if (picture.isAtRest && picture.push !== 'none')
+      return pushPoint(picture.push, frames, time)
+        .applyMatrix4(this.#toRoot(pose))
+        .applyMatrix4(this.#root.matrix)
     const digit = picture.followed
     const point = digit === 'hand' ? frames.middleProximal.at.clone() : fingertip(frames, digit as Digit)
     return point.applyMatrix4(this.#toRoot(pose)).applyMatrix4(this.#root.matrix)
@@ -424,7 +429,7 @@ export class Stage {
   #drawArrow(): void {
     if (this.#arrow) this.#overlay.remove(this.#arrow)
     this.#arrow = null
-    if (!this.#picture || this.#picture.isAtRest) return
+    if (!this.#picture || (this.#picture.isAtRest && this.#picture.push === 'none')) return
     this.#arrow = arrowOn(this.path(), this.#isStopped)
     this.#overlay.add(this.#arrow)
   }

@@ -35,6 +35,7 @@ export function measuredPicture(
       followed: 'middle',
       inTurn: [],
       helper: 'none',
+      push: 'none',
       props: [],
       isBothHands: false,
       clipped: [],

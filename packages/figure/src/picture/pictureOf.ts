@@ -8,6 +8,7 @@ import {
   type HelperPlace,
   isByOtherHand,
   type PictureProp,
+  type PicturePush,
   type PictureView,
 } from '@pledge/core'
 import { BONES, type Bone, type Digit, FINGERS, type Finger } from '../hand/bones.js'
@@ -28,6 +29,8 @@ export interface Picture {
   readonly followed: Digit | 'hand'
   readonly inTurn: readonly Finger[]
   readonly helper: HelperPlace
+  /** A push that nothing gives way to. */
+  readonly push: PicturePush
   readonly props: readonly PictureProp[]
   /** Both hands do the same; one is drawn. */
   readonly isBothHands: boolean
@@ -76,6 +79,7 @@ export function pictureOf(asked: Depicted, limits: AngleLimits = {}): Picture {
     followed: followedBy(moved, digits, exercise),
     inTurn: exercise.turns === 'digits in turn' && digits.length > 1 ? digits : [],
     helper,
+    push: hints.push ?? 'none',
     props: hints.props ?? propsOf(exercise, moved, view),
     isBothHands: exercise.side === 'both',
     clipped,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pictureKey } from '@pledge/core'
+import { stillFiles } from '@pledge/core'
 import { computed, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
@@ -15,8 +15,7 @@ watch(
   items,
   (now) => {
     for (const { depicted } of now)
-      for (const moment of ['start', 'end'])
-        if (depicted) new Image().src = `/stills/${pictureKey(depicted)}-${moment}.webp`
+      for (const file of depicted ? stillFiles(depicted) : []) new Image().src = `/stills/${file}`
   },
   { immediate: true },
 )

@@ -1,5 +1,5 @@
 import { mount } from '@vue/test-utils'
-import { pictureKey } from '@pledge/core'
+import { pictureKey, stillFiles } from '@pledge/core'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { settled } from '../testing/clinicScreen'
 import { hookPicture } from '../testing/hookPicture'
@@ -24,8 +24,7 @@ describe('the drawn hand where nothing can be drawn', () => {
   it('shows the stills of these very angles, with a quiet note and all else in place', async () => {
     const wrapper = await show()
     const sources = wrapper.findAll('img').map((image) => image.attributes('src'))
-    const key = pictureKey(hookPicture)
-    expect(sources).toEqual([`/stills/${key}-start.webp`, `/stills/${key}-end.webp`])
+    expect(sources).toEqual(stillFiles(hookPicture).map((file) => `/stills/${file}`))
     expect(wrapper.text()).toContain('this device cannot draw the moving one')
     expect(wrapper.text()).toContain('ring')
     expect(wrapper.find('.pause').exists()).toBe(false)
@@ -33,6 +32,11 @@ describe('the drawn hand where nothing can be drawn', () => {
   it('mirrors them for a right hand, not for a left one', async () => {
     expect((await show({ side: 'right' })).find('.pair.mirrored').exists()).toBe(true)
     expect((await show()).find('.pair.mirrored').exists()).toBe(false)
+  })
+  it('shows each shape of a series, numbered', async () => {
+    const shapes = [80, 60, 40].map((mcpFlexion) => ({ ...hookPicture.start, mcpFlexion }))
+    const wrapper = await show({ exercise: { ...hookPicture, shapes } })
+    expect(wrapper.findAll('small').map((label) => label.text())).toEqual(['Start', '1', '2', '3'])
   })
   it('says the positions in words where there is no still', async () => {
     const wrapper = await show()

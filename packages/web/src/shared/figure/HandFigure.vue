@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiPause, mdiPlay } from '@mdi/js'
-import { type AngleLimits, type Depicted, type Orthosis, pictureKey, positionWords } from '@pledge/core'
+import { type AngleLimits, type Depicted, type Orthosis, positionWords, stillFiles } from '@pledge/core'
 import type { PictureMoment } from '@pledge/figure'
 import { computed, ref, watch } from 'vue'
 import { useStage, wantsLessMotion } from './useStage'
@@ -89,7 +89,12 @@ watch([() => props.exercise, () => props.side, () => props.worn, () => props.lim
   else again()
 })
 /** Made beforehand for a left hand, under the name of these very angles. */
-const still = (moment: 'start' | 'end') => `/stills/${pictureKey(props.exercise)}-${moment}.webp`
+const stills = computed(() =>
+  stillFiles(props.exercise).map((file, place, all) => ({
+    source: `/stills/${file}`,
+    label: place === 0 ? words.value.start : all.length === 2 ? words.value.end : String(place),
+  })),
+)
 
 function pause() {
   if (isPaused.value) began += performance.now() - pausedAt
@@ -118,8 +123,8 @@ function pause() {
     >
       <canvas v-if="shown === 'moving'" ref="canvas" />
       <div v-else-if="shown === 'stills'" class="pair" :class="{ mirrored: side === 'right' }">
-        <span v-for="moment in ['start', 'end'] as const" :key="moment">
-          <img :src="still(moment)" alt="" @error="shown = 'words'" /><small>{{ words[moment] }}</small>
+        <span v-for="{ source, label } in stills" :key="source">
+          <img :src="source" alt="" @error="shown = 'words'" /><small>{{ label }}</small>
         </span>
       </div>
       <p v-else class="in-words">{{ alternative }}</p>
@@ -165,7 +170,8 @@ canvas {
 .pair {
   display: grid;
   height: 100%;
-  grid-template-columns: 1fr 1fr;
+  grid-auto-columns: minmax(0, 1fr);
+  grid-auto-flow: column;
   gap: 4px;
   padding: 6px;
 }
