@@ -1,8 +1,8 @@
-import { createHash } from 'node:crypto'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { depicted, stillFiles } from '@pledge/core'
 import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.ts'
+import { drawingHash } from './lib/drawingHash.mjs'
 import { installPrograms, root } from './lib/install.mjs'
 import { run, say } from './lib/say.mjs'
 import { openStillsPage } from './lib/stillsPage.mjs'
@@ -59,23 +59,6 @@ async function main() {
   }
   writeFileSync(mark, drawnBy)
   say(`${wanted.size} pictures of ${exercises.size} exercises, ${missing.length} drawn now`)
-}
-
-/** Everything the drawing is made of: its code and the hand. */
-function drawingHash() {
-  const hash = createHash('sha256')
-  const add = (path) => {
-    for (const entry of readdirSync(join(root, path), { withFileTypes: true }).sort((a, b) =>
-      a.name < b.name ? -1 : 1,
-    )) {
-      const inner = `${path}/${entry.name}`
-      if (entry.isDirectory()) add(inner)
-      else if (!inner.endsWith('.test.ts')) hash.update(inner).update(readFileSync(join(root, inner)))
-    }
-  }
-  add('packages/figure/src')
-  hash.update(readFileSync(join(root, 'packages/figure/asset/hand.bin')))
-  return `${hash.digest('hex')}\n`
 }
 
 function readOr(file) {

@@ -67,9 +67,19 @@ const mayStartNow = computed(
       <NoticeBox v-else-if="store.openItems.length === 0" tone="wait">{{ t('allPaused') }}</NoticeBox>
       <ul class="list">
         <li v-for="item in items" :key="item.itemId" :class="{ paused: item.isPaused }">
-          <span>{{ item.text[store.language].name }}</span>
-          <small v-if="item.isPaused"
-            ><b>{{ t('paused') }}.</b> {{ t('pausedWhy') }}</small
+          <img
+            v-if="item.depicted"
+            class="still"
+            :class="{ mirrored: store.today.side === 'right' }"
+            :src="`/stills/${stillFiles(item.depicted).at(-1)}`"
+            alt=""
+            @error="($event.target as HTMLElement).style.visibility = 'hidden'"
+          />
+          <span class="told-as"
+            >{{ item.text[store.language].name }}
+            <small v-if="item.isPaused"
+              ><b>{{ t('paused') }}.</b> {{ t('pausedWhy') }}</small
+            ></span
           >
         </li>
       </ul>
@@ -137,15 +147,27 @@ const mayStartNow = computed(
 }
 .list li {
   display: flex;
-  flex-direction: column;
-  padding: 9px 0;
+  align-items: center;
+  gap: 12px;
+  padding: 5px 0;
   border-bottom: 1px solid var(--line);
 }
+.still {
+  width: 60px;
+  height: 60px;
+  flex: none;
+  border-radius: 10px;
+  background: var(--figure-ground);
+}
+.still.mirrored {
+  transform: scaleX(-1);
+}
 .list small {
+  display: block;
   font-size: 17px;
   color: var(--plum);
 }
-.list .paused > span {
+.list .paused .told-as {
   color: var(--ink-soft);
 }
 .told summary {
