@@ -50,7 +50,7 @@ export default defineConfig({
         ...node,
         test: {
           name: 'figure',
-          include: ['packages/figure/**/*.test.ts'],
+          include: ['packages/figure/**/*.test.ts', 'tests/figure/**/*.test.ts'],
           environment: 'node',
           testTimeout: 30_000,
         },

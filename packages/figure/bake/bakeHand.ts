@@ -36,7 +36,7 @@ export async function bakeHand(): Promise<{ file: Uint8Array; bindPose: string }
     for (let k = 1; k < 8; k += 1) if (bare.weights[v * 8 + k]! > bare.weights[v * 8 + best]!) best = k
     return bare.bones[v * 8 + best]!
   })
-  const marks = drawMarks({ places, triangles, main }, hand.frames, hand.tips)
+  const marks = drawMarks({ places, triangles, main }, hand.frames)
   const file = encodeHand({ ...base, ...marks })
   const round = (value: number) => Math.round(value * 1e5) / 1e5
   const rows = BONES.map((bone) => {

@@ -49,11 +49,7 @@ function meet(skin: Skin, from: Vector3, along: Vector3, bones: readonly Bone[],
   return best
 }
 
-export function drawMarks(
-  skin: Skin,
-  frames: ReadonlyMap<Bone, BoneFrame>,
-  tips: ReadonlyMap<string, Vector3>,
-): Marks {
+export function drawMarks(skin: Skin, frames: ReadonlyMap<Bone, BoneFrame>): Marks {
   const spots: Spot[] = []
   const nails: number[] = []
   const creases: number[] = []
@@ -220,7 +216,6 @@ export function drawMarks(
     }
     ribbon(rim)
   }
-  void tips
   nail('thumbDistal', 'thumb', 13, 12, 22.5)
   nail('indexDistal', 'index', 10.5, 9.5, 20)
   nail('middleDistal', 'middle', 11, 10, 22)

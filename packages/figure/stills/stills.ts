@@ -30,8 +30,6 @@ export interface SheetOrder {
 declare global {
   interface Window {
     drawStills(orders: readonly StillOrder[], size: number): Promise<string[]>
-    /** Where the fingertips are seen, in a frame 1 high; see `Stage.landmarks`. */
-    landmarks(order: Omit<StillOrder, 'shape'>, shape: number, time: number): ReturnType<Stage['landmarks']>
     /** Milliseconds of script a frame: drawing, and posing and skinning alone; of a still of 512 x 512 until it is a file. */
     measure(exercise: Depicted, frames: number): Promise<{ drawMs: number; poseMs: number; stillMs: number }>
     drawSheet(
@@ -81,13 +79,6 @@ window.drawSheet = async (orders, columns, cell, side) => {
     ink.fillText(label, x + 4, y + cell + 11, cell - 8)
   })
   return base64(await sheet.convertToBlob({ type: 'image/png' }))
-}
-
-const looked = new Stage(new OffscreenCanvas(320, 320), mesh)
-looked.resize(320, 320)
-window.landmarks = ({ exercise, side }, shape, time) => {
-  looked.show(pictureOf(exercise), side)
-  return looked.landmarks(shape, time)
 }
 
 window.measure = async (exercise, frames) => {

@@ -75,6 +75,12 @@ export const PICTURE_PROPS = [
   'bowl',
   'plate',
   'wedge-pillow',
+  'forearm-ball',
+  'pack',
+  'patch',
+  'clip',
+  'jar',
+  'mouse',
 ] as const
 export type PictureProp = (typeof PICTURE_PROPS)[number]
 

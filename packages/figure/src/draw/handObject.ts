@@ -130,12 +130,4 @@ export class HandObject extends Group {
         if (own.has(mesh.bones[v * 8 + k]!)) share[v]! += mesh.weights[v * 8 + k]!
     return share
   }
-
-  override dispose(): void {
-    this.traverse((one) => {
-      if (!(one instanceof Mesh)) return
-      ;(one.geometry as BufferGeometry).dispose()
-      ;(one.material as MeshBasicMaterial).dispose()
-    })
-  }
 }

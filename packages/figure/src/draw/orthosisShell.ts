@@ -132,14 +132,6 @@ export class OrthosisShell extends Group {
     this.#places.needsUpdate = true
     this.#normals.needsUpdate = true
   }
-
-  override dispose(): void {
-    this.traverse((one) => {
-      if (!(one instanceof Mesh)) return
-      one.geometry.dispose()
-      one.material.dispose()
-    })
-  }
 }
 
 function coveredVertices(mesh: HandMesh, covers: readonly Cover[]): boolean[] {

@@ -1,7 +1,8 @@
 import type { PictureProp } from '@pledge/core'
-import { CatmullRomCurve3, Group, LatheGeometry, Quaternion, TubeGeometry, Vector2, Vector3 } from 'three'
+import { CatmullRomCurve3, Group, LatheGeometry, Quaternion, SphereGeometry, TubeGeometry, Vector2, Vector3 } from 'three'
 import { type Bone, FINGERS, type Finger } from '../hand/bones.js'
 import { type HandFrames, lengthMm, pad } from '../pose/handFrames.js'
+import { discard } from './discard.js'
 import { LOOK } from './look.js'
 import { box, capsule, cylinder, layAlong, ring, solid, sphere, stretchBetween } from './solids.js'
 
@@ -72,6 +73,17 @@ function squeezed(body: Group, radiusMm: number): Prop {
   }
 }
 
+/** Lies on the back of the hand. */
+function onBack(body: Group, aboveMm: number): Prop {
+  return {
+    object: body,
+    place: (frames) => {
+      body.position.copy(on(frames, 'hand', -2, aboveMm, -66))
+      body.quaternion.copy(frames.hand.turn)
+    },
+  }
+}
+
 /** The surface the hand lies on: under the lowest skin, seen from where gravity pulls. */
 function table(context: PropContext, hasEdge: boolean): Prop {
   const { start } = context
@@ -106,7 +118,7 @@ function cord(
   return {
     object,
     place: (frames) => {
-      object.clear()
+      for (const old of [...object.children]) discard(old)
       const curve = new CatmullRomCurve3(points(frames), isClosed, 'catmullrom', 0.4)
       object.add(solid(new TubeGeometry(curve, 48, tubeMm, 8, isClosed), color, 0.5))
     },
@@ -314,6 +326,42 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
       object: plate,
       place: (frames) =>
         layAlong(plate, on(frames, 'middleProximal', 0, -24, 4), axis(frames, 'hand', 0, -1, 0)),
+    }
+  },
+  'forearm-ball': () => {
+    const ball = sphere(34, LOOK.soft)
+    ball.position.copy(DOWN.clone().multiplyScalar(60)).add(new Vector3(0, 0, 62))
+    return still(ball)
+  },
+  pack: () => onBack(box(74, 16, 104, LOOK.cloth), 24),
+  patch: () => onBack(box(16, 1.6, 46, LOOK.orthosis), 17),
+  clip: () => {
+    const clip = box(12, 30, 40, LOOK.wood)
+    return {
+      object: clip,
+      place: (frames) => {
+        const web = mean([on(frames, 'thumbProximal', 0, 0, 6), on(frames, 'indexMetacarpal', 0, 0, -46)])
+        clip.position.copy(web).add(axis(frames, 'hand', 6, -2, -14))
+        clip.quaternion.copy(frames.hand.turn)
+      },
+    }
+  },
+  jar: () => {
+    const jar = cylinder(37, 96, LOOK.cloth)
+    return {
+      object: jar,
+      place: (frames) => {
+        const at = on(frames, 'hand', 0, -30, -92)
+        jar.position.copy(at).addScaledVector(DOWN, 48)
+        jar.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), DOWN.clone().negate())
+      },
+    }
+  },
+  mouse: () => {
+    const mouse = solid(new SphereGeometry(1, 28, 18).scale(18, 32, 54), LOOK.metal)
+    return {
+      object: mouse,
+      place: (frames) => mouse.position.copy(on(frames, 'hand', 0, -26, -92)).addScaledVector(DOWN, 8),
     }
   },
   'wedge-pillow': (context) => {

@@ -37,7 +37,6 @@ export function measuredPicture(
       helper: 'none',
       push: 'none',
       props: [],
-      isBothHands: false,
       clipped: [],
       isAtRest: ghost === null,
     },

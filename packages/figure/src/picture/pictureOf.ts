@@ -32,8 +32,6 @@ export interface Picture {
   /** A push that nothing gives way to. */
   readonly push: PicturePush
   readonly props: readonly PictureProp[]
-  /** Both hands do the same; one is drawn. */
-  readonly isBothHands: boolean
   /** Joints drawn short of what the exercise asks, because the patient goes no further. */
   readonly clipped: readonly ClippedAngle[]
   /** Nothing moves: a rest, a hold or a push against something. */
@@ -81,7 +79,6 @@ export function pictureOf(asked: Depicted, limits: AngleLimits = {}): Picture {
     helper,
     push: hints.push ?? 'none',
     props: hints.props ?? propsOf(exercise, moved, view),
-    isBothHands: exercise.side === 'both',
     clipped,
     isAtRest: moved.size === 0,
   }

@@ -1,6 +1,6 @@
 import { Quaternion, Vector3 } from 'three'
-import { BIND_POSE, BIND_TIPS } from '../hand/bindPose.js'
-import { BONES, DIGITS, FINGERS, type Bone, type Digit, type Finger } from '../hand/bones.js'
+import { BIND_POSE } from '../hand/bindPose.js'
+import { BONES, FINGERS, type Bone, type Digit, type Finger } from '../hand/bones.js'
 import type { FingerAngles, HandAngles, ThumbAngles } from './handAngles.js'
 
 /** A bone's place and turn, for computing with. */
@@ -186,4 +186,3 @@ function onDistal(frames: HandFrames, digit: Digit, alongMm: number, palmarMm: n
 
 /** The bones of the hand as it was modelled, from which the skin is carried. */
 export const BIND_FRAMES = BIND
-export { BIND_TIPS, DIGITS }

@@ -44,7 +44,8 @@ const { state, again, grab, drag, drop, turnBack, turnByKey } = useStage(
     )
     stage.show(picture, props.side, { unknown })
   },
-  (stage) => stage.draw(0, 1, { ghost: true }),
+  () => ({ shape: 0, time: 1 }),
+  { ghost: true, arrow: false },
 )
 watch(() => [props.side, props.motion, props.readingDeg, props.otherDeg], again)
 

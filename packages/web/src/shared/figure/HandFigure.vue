@@ -41,12 +41,13 @@ const { state, again, grab, drag, drop, turnBack, turnByKey } = useStage(
     began = performance.now()
     isPaused.value = false
   },
-  (stage, figure) => {
+  (figure) => {
     const now = isPaused.value ? pausedAt : performance.now()
-    const moment = props.moment?.() ?? figure.loopMoment((now - began) / 1000, props.exercise.shapes.length)
-    const shape = Math.min(moment.shape, props.exercise.shapes.length - 1)
-    stage.draw(shape, moment.time, { ghost: true, arrow: true })
+    const { shape, time } =
+      props.moment?.() ?? figure.loopMoment((now - began) / 1000, props.exercise.shapes.length)
+    return { shape: Math.min(shape, props.exercise.shapes.length - 1), time }
   },
+  { ghost: true, arrow: true },
   () => (shown.value = 'stills'),
 )
 

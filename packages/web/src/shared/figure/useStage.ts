@@ -1,6 +1,6 @@
 import handUrl from '@pledge/figure/hand.bin?url'
 import type * as FigureModule from '@pledge/figure'
-import type { HandMesh, Stage } from '@pledge/figure'
+import type { HandMesh, PictureMoment, Stage } from '@pledge/figure'
 import { onBeforeUnmount, onMounted, ref, shallowRef, type Ref } from 'vue'
 
 type Figure = typeof FigureModule
@@ -19,13 +19,15 @@ export async function fetchFigure(): Promise<{ figure: Figure; mesh: HandMesh }>
  * A stage in a canvas: it follows the size of its frame, is turned by dragging and by keys, and is given up quietly.
  *
  * @param prepare - what to show once the stage stands
+ * @param momentNow - where the movement is; asked for with every frame, drawn when it differs from the last
  * @param onFailed - called once when nothing can be drawn (any more)
  */
 export function useStage(
   frame: Ref<HTMLElement | undefined>,
   canvas: Ref<HTMLCanvasElement | undefined>,
   prepare: (stage: Stage, figure: Figure) => void,
-  draw: (stage: Stage, figure: Figure) => void,
+  momentNow: (figure: Figure) => PictureMoment,
+  parts: { ghost: boolean; arrow: boolean },
   onFailed: () => void = () => {},
 ) {
   const state = ref<StageState>('loading')
@@ -34,6 +36,8 @@ export function useStage(
   let waiting = 0
   let watcher: ResizeObserver | undefined
   let isGone = false
+  let drawn = ''
+  let drawnAt = 0
 
   async function begin() {
     try {
@@ -45,7 +49,7 @@ export function useStage(
       watcher = new ResizeObserver(fit)
       watcher.observe(frame.value!)
       fit()
-      prepare(stage.value, figure)
+      again()
       state.value = 'drawn'
       run()
     } catch {
@@ -63,11 +67,27 @@ export function useStage(
     const box = frame.value
     if (!box || !stage.value || box.clientWidth === 0) return
     stage.value.resize(box.clientWidth, box.clientHeight, Math.min(2, window.devicePixelRatio))
-    if (figure) draw(stage.value, figure)
+    // A canvas that changes its size is empty until it is drawn again.
+    drawn = ''
+    draw()
   }
-  function run() {
+  function run(now = performance.now()) {
     waiting = requestAnimationFrame(run)
-    if (stage.value && figure && !document.hidden) draw(stage.value, figure)
+    if (document.hidden || now - drawnAt < LEAST_MS_A_FRAME) return
+    drawnAt = now
+    draw()
+  }
+  function draw() {
+    if (!stage.value || !figure) return
+    const { shape, time } = momentNow(figure)
+    if (drawn === `${shape} ${time}`) return
+    drawn = `${shape} ${time}`
+    stage.value.draw(shape, time, parts)
+  }
+  /** Shows something else on the same stage. */
+  function again() {
+    if (stage.value && figure) prepare(stage.value, figure)
+    drawn = ''
   }
   function stop() {
     cancelAnimationFrame(waiting)
@@ -87,13 +107,16 @@ export function useStage(
   return {
     state,
     stage,
-    /** Shows something else on the same stage. */
-    again: () => {
-      if (stage.value && figure) prepare(stage.value, figure)
-    },
-    ...turning(stage, frame),
+    again,
+    ...turning(frame, (around, over) => {
+      stage.value?.turn(around, over)
+      drawn = ''
+    }),
   }
 }
+
+/** About thirty pictures a second: movements are slow, and a phone's battery is not for pictures. */
+const LEAST_MS_A_FRAME = 28
 
 const DEGREES_A_PIXEL = 0.5
 const KEY_DEGREES = 15
@@ -105,12 +128,12 @@ const KEYS: Readonly<Record<string, readonly [number, number]>> = {
 }
 
 /** Dragging and arrow keys turn the figure; a double tap or Home turns it back. */
-function turning(stage: Ref<Stage | null>, frame: Ref<HTMLElement | undefined>) {
+function turning(frame: Ref<HTMLElement | undefined>, turn: (around: number, over: number) => void) {
   let turned: readonly [number, number] = [0, 0]
   let grabbed: { x: number; y: number; from: readonly [number, number] } | null = null
   const turnTo = (around: number, over: number) => {
     turned = [around, over]
-    stage.value?.turn(around, over)
+    turn(around, over)
   }
   return {
     grab(event: PointerEvent) {
