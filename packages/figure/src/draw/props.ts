@@ -1,5 +1,14 @@
 import type { PictureProp } from '@pledge/core'
-import { CatmullRomCurve3, Group, LatheGeometry, Quaternion, SphereGeometry, TubeGeometry, Vector2, Vector3 } from 'three'
+import {
+  CatmullRomCurve3,
+  Group,
+  LatheGeometry,
+  Quaternion,
+  SphereGeometry,
+  TubeGeometry,
+  Vector2,
+  Vector3,
+} from 'three'
 import { type Bone, FINGERS, type Finger } from '../hand/bones.js'
 import { type HandFrames, lengthMm, pad } from '../pose/handFrames.js'
 import { discard } from './discard.js'
@@ -58,6 +67,20 @@ function held(body: Group, alongMm = 0): Prop {
         gripMiddle(frames).add(axis(frames, 'hand', alongMm, 0, 0)),
         axis(frames, 'hand', 1, -0.12, 0.18),
       ),
+  }
+}
+
+/** Held in the bend of the fingers, off the palm. */
+function hooked(radiusMm: number, lengthMmOfBody: number): Prop {
+  const body = cylinder(radiusMm, lengthMmOfBody, LOOK.metal)
+  return {
+    object: body,
+    place: (frames) => {
+      const inside = (finger: Finger) =>
+        on(frames, `${finger}Middle`, 0, -8 - radiusMm, -lengthMm(finger, 'Middle') / 2)
+      const [index, little] = [inside('index'), inside('little')]
+      layAlong(body, mean(FINGERS.map(inside)), index.sub(little))
+    },
   }
 }
 
@@ -185,8 +208,8 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
   },
   putty: () => squeezed(sphere(27, LOOK.soft), 27),
   rod: () => held(cylinder(15, 200, LOOK.wood)),
-  pen: () => held(cylinder(4.5, 140, LOOK.metal)),
-  marker: () => held(cylinder(9.5, 150, LOOK.metal)),
+  pen: () => hooked(4.5, 140),
+  marker: () => hooked(9.5, 150),
   can: () => held(cylinder(30, 120, LOOK.metal)),
   weight: () => {
     const object = new Group()

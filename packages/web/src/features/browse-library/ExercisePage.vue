@@ -32,6 +32,7 @@ import {
   VERDICT_WORDS,
 } from '../../shared/words'
 import AngleStrips from './AngleStrips.vue'
+import SideChoice from './SideChoice.vue'
 
 /** Everything about one exercise: what the patient reads, and what follows from its angles, force and dose. */
 const props = defineProps<{ exercise: ExercisePageAnswer; openCase: OpenCase | null }>()
@@ -245,17 +246,7 @@ const weeks = computed(() =>
       <section>
         <h2>What follows from its angles</h2>
         <HandFigure class="picture" :exercise="exercise.depicted" :side="side" :language="language" />
-        <p class="side-choice">
-          <button
-            v-for="one in ['left', 'right'] as const"
-            :key="one"
-            type="button"
-            :aria-pressed="side === one"
-            @click="side = one"
-          >
-            {{ one === 'left' ? 'Left hand' : 'Right hand' }}
-          </button>
-        </p>
+        <SideChoice v-model="side" class="side-choice" />
         <AngleStrips :angles="exercise.angles" language="en" />
         <ol class="positions" :lang="language">
           <li v-for="(one, index) in exercise.positions" :key="index">{{ one[language] }}</li>
@@ -347,24 +338,7 @@ const weeks = computed(() =>
   height: 320px;
 }
 .side-choice {
-  display: flex;
-  gap: 6px;
   margin: 6px 0 10px;
-}
-.side-choice button {
-  padding: 4px 12px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-  font-size: 14px;
-  cursor: pointer;
-}
-.side-choice [aria-pressed='true'] {
-  border-color: var(--teal);
-  background: var(--teal-wash);
-  font-weight: 650;
 }
 .sheet-page {
   max-width: 1040px;

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { FAMILY_NAMES, positionWords } from '@pledge/core'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
 import type { PictureAnswer } from '../../shared/api/types'
 import { fetchFigure } from '../../shared/figure/useStage'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
+import SideChoice from './SideChoice.vue'
 
 /** Every exercise at its start and at its end, to be looked over by eye; drawn one after another on one canvas. */
 const api = useClinicApi()
@@ -64,10 +65,7 @@ async function draw() {
   }
   renderer.dispose()
 }
-function show(next: 'left' | 'right') {
-  side.value = next
-  void draw()
-}
+watch(side, () => void draw())
 const told = (picture: PictureAnswer) =>
   positionWords(picture.depicted)
     .map(({ en }) => en)
@@ -83,17 +81,7 @@ const told = (picture: PictureAnswer) =>
         {{ pictures?.length ?? '…' }} drawn.
       </p>
       <TextInput v-model="filter" label="Find by name or family" />
-      <p class="sides">
-        <button
-          v-for="one in ['left', 'right'] as const"
-          :key="one"
-          type="button"
-          :aria-pressed="side === one"
-          @click="show(one)"
-        >
-          {{ one === 'left' ? 'Left hand' : 'Right hand' }}
-        </button>
-      </p>
+      <SideChoice v-model="side" />
     </header>
     <NoticeBox v-if="problem" tone="stop">{{ problem }}</NoticeBox>
     <NoticeBox v-if="cannotDraw" tone="care">This browser cannot draw here (no WebGL).</NoticeBox>
@@ -125,24 +113,6 @@ header {
 }
 h1 {
   font-size: 22px;
-}
-.sides {
-  display: flex;
-  gap: 6px;
-}
-.sides button {
-  padding: 4px 12px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-  cursor: pointer;
-}
-.sides [aria-pressed='true'] {
-  border-color: var(--teal);
-  background: var(--teal-wash);
-  font-weight: 650;
 }
 .grid {
   display: grid;
@@ -177,6 +147,10 @@ h1 {
   background: var(--figure-ground);
 }
 code {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
   color: var(--ink-soft);
   font-size: 12.5px;
 }

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { type PictureView, type Pose, poseWords, WRIST_MOTIONS, type WristMotion } from '@pledge/core'
-import { computed, ref, watch } from 'vue'
-import { useStage } from '../../shared/figure/useStage'
+import type { Stage } from '@pledge/figure'
+import { computed, ref } from 'vue'
+import FigureStage from '../../shared/figure/FigureStage.vue'
+import type { Figure } from '../../shared/figure/useStage'
 
 /** The hand at the reading that is being taken, the other side as a ghost; what nobody measured is hatched. */
 const props = defineProps<{
@@ -31,23 +33,16 @@ const poseOf = (deg: number | null): Pose | null =>
 /** A wrist is measured from neutral in the plane it does not move in. */
 const NEUTRAL: Pose = { wristFlexion: 0, wristUlnarDeviation: 0, forearmSupination: 0 }
 
-const frame = ref<HTMLElement>()
-const canvas = ref<HTMLCanvasElement>()
-const { state, again, grab, drag, drop, turnBack, turnByKey } = useStage(
-  frame,
-  canvas,
-  (stage, figure) => {
-    const { picture, unknown } = figure.measuredPicture(
-      poseOf(props.readingDeg) ?? {},
-      poseOf(props.otherDeg),
-      SHOWN[props.motion].view,
-    )
-    stage.show(picture, props.side, { unknown })
-  },
-  () => ({ shape: 0, time: 1 }),
-  { ghost: true, arrow: false },
-)
-watch(() => [props.side, props.motion, props.readingDeg, props.otherDeg], again)
+const isFailed = ref(false)
+function prepare(stage: Stage, figure: Figure) {
+  const { picture, unknown } = figure.measuredPicture(
+    poseOf(props.readingDeg) ?? {},
+    poseOf(props.otherDeg),
+    SHOWN[props.motion].view,
+  )
+  stage.show(picture, props.side, { unknown })
+}
+const shows = computed(() => [props.side, props.motion, props.readingDeg, props.otherDeg].join(' '))
 
 const label = computed(() => WRIST_MOTIONS[props.motion].label)
 const told = computed(() =>
@@ -58,24 +53,17 @@ const told = computed(() =>
 </script>
 
 <template>
-  <figure v-if="state !== 'failed'" class="measured">
-    <div
-      ref="frame"
-      class="frame"
-      role="img"
-      tabindex="0"
-      :aria-label="told"
-      :data-figure="state"
-      title="Drag or arrow keys turn it, double click or Home turns it back."
-      @pointerdown="grab"
-      @pointermove="drag"
-      @pointerup="drop"
-      @pointercancel="drop"
-      @dblclick="turnBack"
-      @keydown="turnByKey"
-    >
-      <canvas ref="canvas" />
-    </div>
+  <figure v-if="!isFailed" class="measured">
+    <FigureStage
+      class="drawn"
+      :prepare="prepare"
+      :shows="shows"
+      :moment-now="() => ({ shape: 0, time: 1 })"
+      :has-arrow="false"
+      :alternative="told"
+      hint="Drag or arrow keys turn it, double click or Home turns it back."
+      @failed="isFailed = true"
+    />
     <figcaption>
       <strong>{{ label }}</strong>
       <span class="tabular">{{ readingDeg === null ? 'not measured' : `${readingDeg}°` }}</span>
@@ -90,19 +78,8 @@ const told = computed(() =>
   margin: 0;
   padding: 10px;
 }
-.frame {
-  position: relative;
+.drawn {
   height: 236px;
-  overflow: hidden;
-  border-radius: 10px;
-  background: var(--figure-ground);
-  cursor: grab;
-}
-canvas {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
 }
 figcaption {
   display: flex;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { mdiPause, mdiPlay } from '@mdi/js'
 import { type AngleLimits, type Depicted, type Orthosis, positionWords, stillFiles } from '@pledge/core'
-import type { PictureMoment } from '@pledge/figure'
+import type { PictureMoment, Stage } from '@pledge/figure'
 import { computed, ref, watch } from 'vue'
-import { useStage, wantsLessMotion } from './useStage'
+import FigureStage from './FigureStage.vue'
+import { type Figure, wantsLessMotion } from './useStage'
 
 /**
  * An exercise as it is done, drawn from its joint angles for the patient's own side. It runs by itself, or in step with a
@@ -27,29 +28,26 @@ const props = defineProps<{
  */
 const shown = ref<'moving' | 'stills' | 'words'>(wantsLessMotion() ? 'stills' : 'moving')
 const wantsLess = wantsLessMotion()
-const frame = ref<HTMLElement>()
-const canvas = ref<HTMLCanvasElement>()
+const isDrawn = ref(false)
 const isPaused = ref(false)
 let began = 0
 let pausedAt = 0
 
-const { state, again, grab, drag, drop, turnBack, turnByKey } = useStage(
-  frame,
-  canvas,
-  (stage, figure) => {
-    stage.show(figure.pictureOf(props.exercise, props.limits), props.side, { worn: props.worn ?? 'none' })
-    began = performance.now()
-    isPaused.value = false
-  },
-  (figure) => {
-    const now = isPaused.value ? pausedAt : performance.now()
-    const { shape, time } =
-      props.moment?.() ?? figure.loopMoment((now - began) / 1000, props.exercise.shapes.length)
-    return { shape: Math.min(shape, props.exercise.shapes.length - 1), time }
-  },
-  { ghost: true, arrow: true },
-  () => (shown.value = 'stills'),
-)
+function prepare(stage: Stage, figure: Figure) {
+  stage.show(figure.pictureOf(props.exercise, props.limits), props.side, { worn: props.worn ?? 'none' })
+  began = performance.now()
+  isPaused.value = false
+}
+function momentNow(figure: Figure): PictureMoment {
+  const now = isPaused.value ? pausedAt : performance.now()
+  const { shape, time } =
+    props.moment?.() ?? figure.loopMoment((now - began) / 1000, props.exercise.shapes.length)
+  return { shape: Math.min(shape, props.exercise.shapes.length - 1), time }
+}
+function fail() {
+  isDrawn.value = false
+  shown.value = 'stills'
+}
 
 const positions = computed(() => positionWords(props.exercise).map((said) => said[props.language]))
 const WORDS = {
@@ -85,9 +83,10 @@ const alternative = computed(() => {
   return `${words.value[props.side]} ${told}${ends}`.trim()
 })
 
-watch([() => props.exercise, () => props.side, () => props.worn, () => props.limits], () => {
+/** Changes when something else is to be drawn. */
+const shows = computed(() => [props.exercise, props.side, props.worn, props.limits])
+watch(shows, () => {
   if (shown.value === 'words') shown.value = 'stills'
-  else again()
 })
 /** Made beforehand for a left hand, under the name of these very angles. */
 const stills = computed(() =>
@@ -106,24 +105,19 @@ function pause() {
 
 <template>
   <div class="hand-figure">
-    <div
-      ref="frame"
-      class="frame"
-      :class="{ turns: state === 'drawn' }"
-      role="img"
-      :aria-label="alternative"
-      :title="state === 'drawn' ? words.turn : undefined"
-      :tabindex="state === 'drawn' ? 0 : undefined"
-      :data-figure="shown === 'moving' ? state : shown"
-      @pointerdown="grab"
-      @pointermove="drag"
-      @pointerup="drop"
-      @pointercancel="drop"
-      @dblclick="turnBack"
-      @keydown="turnByKey"
-    >
-      <canvas v-if="shown === 'moving'" ref="canvas" />
-      <div v-else-if="shown === 'stills'" class="pair" :class="{ mirrored: side === 'right' }">
+    <FigureStage
+      v-if="shown === 'moving'"
+      :prepare="prepare"
+      :shows="shows"
+      :moment-now="momentNow"
+      :has-arrow="true"
+      :alternative="alternative"
+      :hint="words.turn"
+      @drawn="isDrawn = true"
+      @failed="fail"
+    />
+    <div v-else class="frame" role="img" :aria-label="alternative" :data-figure="shown">
+      <div v-if="shown === 'stills'" class="pair" :class="{ mirrored: side === 'right' }">
         <span v-for="{ source, label } in stills" :key="source">
           <img :src="source" alt="" @error="shown = 'words'" /><small>{{ label }}</small>
         </span>
@@ -133,7 +127,7 @@ function pause() {
     <slot />
     <p v-if="shown !== 'moving' && !wantsLess" class="note">{{ words.still }}</p>
     <button
-      v-if="state === 'drawn' && !moment"
+      v-if="isDrawn && !moment"
       type="button"
       class="pause"
       :aria-label="isPaused ? words.play : words.pause"
@@ -151,22 +145,10 @@ function pause() {
   min-height: 0;
 }
 .frame {
-  position: relative;
-  width: 100%;
   height: 100%;
   overflow: hidden;
   border-radius: 12px;
   background: var(--figure-ground);
-  touch-action: pan-y;
-}
-.turns {
-  cursor: grab;
-}
-canvas {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
 }
 .pair {
   display: grid;

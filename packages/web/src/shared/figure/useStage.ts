@@ -3,7 +3,7 @@ import type * as FigureModule from '@pledge/figure'
 import type { HandMesh, PictureMoment, Stage } from '@pledge/figure'
 import { onBeforeUnmount, onMounted, ref, shallowRef, type Ref } from 'vue'
 
-type Figure = typeof FigureModule
+export type Figure = typeof FigureModule
 /** Drawn, or not to be drawn here: no WebGL, a lost context, a failed download. */
 export type StageState = 'loading' | 'drawn' | 'failed'
 
