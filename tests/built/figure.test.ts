@@ -6,7 +6,7 @@ import { landmarks, pictureOf } from '@pledge/figure'
 import type { Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { loadCatalogue } from '../../packages/server/src/catalogue/loadCatalogue.js'
-import { fill, openPage, press, reads, signIn, startBrowser } from '../../scripts/lib/browser.mjs'
+import { fill, openPage, openStep, press, reads, signIn, startBrowser } from '../../scripts/lib/browser.mjs'
 import { drawingHash } from '../../scripts/lib/drawingHash.mjs'
 import { openStillsPage } from '../../scripts/lib/stillsPage.mjs'
 import { expectAccessible } from './accessible.js'
@@ -182,6 +182,23 @@ describe('in the application', () => {
         .loseContext(),
     )
     await figureIs(page, 'stills')
+    await page.close()
+  })
+
+  it('the bench draws the reading that is typed, with the other side behind it', async () => {
+    const page = await openPage(started.browser, { width: 1280, height: 800 })
+    await signIn(page, url, noor.login, noor.password)
+    await openStep(page, url, 'Henrike Osei', 'Evaluate')
+    await figureIs(page, 'drawn')
+    await fill(page, 'Flexion, left side, active, degrees', '41')
+    await reads(page, 'Flexion 41°')
+    const told = () => page.$eval('.measured [role="img"]', (figure) => figure.getAttribute('aria-label'))
+    expect(await told()).toBe('Flexion 41°: wrist bent; thumb up')
+    await fill(page, 'Supination, left side, active, degrees', '66')
+    await reads(page, 'Supination 66°')
+    expect(await told()).toContain('palm up')
+    await fill(page, 'Radial deviation, left side, active, degrees', '')
+    await reads(page, 'Radial deviation not measured')
     await page.close()
   })
 
