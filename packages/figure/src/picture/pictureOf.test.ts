@@ -106,6 +106,25 @@ describe('what moves', () => {
   })
 })
 
+describe('where one finger stands for one', () => {
+  const tip = exercise({
+    picture: { view: 'thumb', digits: ['index'] },
+    shapes: [{ ...fingers, dipFlexion: 40 }],
+  })
+  it('it is the injured one that moves, looked at from where it is seen', () => {
+    const ring = pictureOf(tip, {}, ['ring'])
+    expect(ring.moving).toEqual(['ringDistal'])
+    expect(ring.view).toBe('little')
+    expect(pictureOf(tip, {}, ['middle']).view).toBe('thumb')
+  })
+  it('it is the entry’s where the thumb or several fingers are injured', () => {
+    expect(pictureOf(tip, {}, ['thumb']).moving).toEqual(['indexDistal'])
+    expect(pictureOf(tip, {}, ['ring', 'little']).moving).toEqual(['indexDistal'])
+  })
+  it('all fingers stay all fingers', () =>
+    expect(pictureOf(exercise(), {}, ['ring']).moving).toContain('indexProximal'))
+})
+
 describe('who helps, and with what', () => {
   it.each<[string, Partial<Depicted>, string]>([
     ['nobody where the hand moves itself', {}, 'none'],

@@ -7,6 +7,7 @@ import {
   type Depicted,
   type HelperPlace,
   isByOtherHand,
+  type PictureHints,
   type PictureProp,
   type PicturePush,
   type PictureView,
@@ -49,8 +50,13 @@ const BODY_ANGLES: readonly AngleName[] = [
  * The picture of an exercise, from its angles; hints of the entry decide where the angles leave room.
  *
  * @param limits - the patient's own, where the picture is to stop at them; it then says so in `clipped`
+ * @param injured - where one finger stands for one, it is the patient's own that moves
  */
-export function pictureOf(asked: Depicted, limits: AngleLimits = {}): Picture {
+export function pictureOf(
+  asked: Depicted,
+  limits: AngleLimits = {},
+  injured: readonly Digit[] = [],
+): Picture {
   const clipped = clippedAngles([asked.start, ...asked.shapes], limits)
   const exercise: Depicted =
     clipped.length === 0
@@ -60,7 +66,7 @@ export function pictureOf(asked: Depicted, limits: AngleLimits = {}): Picture {
           start: clippedPose(asked.start, limits),
           shapes: asked.shapes.map((shape) => clippedPose(shape, limits)),
         }
-  const hints = exercise.picture ?? {}
+  const hints = onInjured(exercise.picture ?? {}, injured)
   const moved = movedAngles(exercise)
   const digits = hints.digits ?? FINGERS
   const still = exercise.start
@@ -82,6 +88,19 @@ export function pictureOf(asked: Depicted, limits: AngleLimits = {}): Picture {
     clipped,
     isAtRest: moved.size === 0,
   }
+}
+
+/** Fingers on the little finger's side are looked at from there: from the thumb's side the others would hide them. */
+const FROM_LITTLE_SIDE: Readonly<Partial<Record<PictureView, PictureView>>> = {
+  thumb: 'little',
+  'thumb-palm': 'little-palm',
+}
+function onInjured(hints: PictureHints, injured: readonly Digit[]): PictureHints {
+  const own = FINGERS.filter((finger) => injured.includes(finger))
+  if (hints.digits?.length !== 1 || own.length !== 1 || own[0] === hints.digits[0]) return hints
+  const isFar = own[0] === 'ring' || own[0] === 'little'
+  const view = hints.view ?? 'thumb-palm'
+  return { ...hints, digits: own, view: (isFar ? FROM_LITTLE_SIDE[view] : undefined) ?? view }
 }
 
 const BODY_VIEWS: readonly PictureView[] = ['front', 'front-side', 'arm-side']

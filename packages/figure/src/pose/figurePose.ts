@@ -12,9 +12,12 @@ export interface FigurePose extends HandAngles {
 /** A hand at rest is not even: the fingers bend more toward the little finger. Added to joints nobody stated; degrees. */
 const REST_CASCADE: Readonly<Record<Finger, number>> = { index: -9, middle: -3, ring: 3, little: 8 }
 
-/** From these bends on fingers make a fist, and a thumb nobody stated lies across them. */
+/**
+ * From these bends on fingers make a fist. A thumb whose base nobody stated then lies beside them, where they do not run
+ * through it; its hinges are bent no further than the exercise says: a thumb that must not move is not drawn moving.
+ */
 const FIST_DEG = { mcpFlexion: 60, pipFlexion: 75 }
-const THUMB_ON_FIST: ThumbAngles = { radial: 7, palmar: 55, turn: 14, mcp: 41, ip: 60 }
+const THUMB_BESIDE_FIST = { radial: 16, palmar: 48, turn: 8 }
 /** The metacarpal turns toward the fingers as it comes forward: degrees of turn for a degree of palmar abduction. */
 const TURN_BY_PALMAR = 0.35
 
@@ -129,8 +132,9 @@ function thumbOf(pose: Pose, contact: Contact | null, grip: Grip): ThumbAngles {
       mcp: pose.thumbMcpFlexion ?? gripping.mcp,
       ip: pose.thumbIpFlexion ?? gripping.ip,
     }
-  if (isFist && !states('thumbRadialAbduction') && !states('thumbPalmarAbduction')) return THUMB_ON_FIST
-  return freeThumb(pose)
+  const free = freeThumb(pose)
+  const isBaseFree = !states('thumbRadialAbduction') && !states('thumbPalmarAbduction')
+  return isFist && isBaseFree ? { ...free, ...THUMB_BESIDE_FIST } : free
 }
 
 function freeThumb(pose: Pose): ThumbAngles {

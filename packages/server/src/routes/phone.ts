@@ -34,6 +34,7 @@ const todayReply = obj({
   firstName: str,
   language: str,
   side: str,
+  digits: list(str),
   stopPain: whole,
   clinic: obj({ name: str, phone: str, outOfHours: str }),
   redLock: bool,
@@ -160,6 +161,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (
         firstName: firstName(record.patient.name),
         language: record.patient.language,
         side: record.episode.side,
+        digits: record.episode.digits,
         stopPain: request.catalogue.crossCutting.response.stopPain,
         clinic: {
           name: settings.clinic.name,

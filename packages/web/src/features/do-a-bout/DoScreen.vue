@@ -96,6 +96,7 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
       :side="store.today.side"
       :language="store.language"
       :worn="item.orthosis"
+      :injured="store.today.digits ?? []"
       v-bind="store.hasBegun && !store.isWorn ? { moment: pictureMoment } : {}"
     >
       <HoldRing v-if="store.hasBegun" class="clock" :share="share" :text="clockWords" />

@@ -1,4 +1,4 @@
-import type { Depicted, Dose, Orthosis, RedFlag, RedFlagAct } from '@pledge/core'
+import type { Depicted, Digit, Dose, Orthosis, RedFlag, RedFlagAct } from '@pledge/core'
 import type { NewBoutLog } from '@pledge/core/schemas'
 import { inject, type InjectionKey } from 'vue'
 import { readAnswer } from '../../shared/api/problem'
@@ -32,6 +32,8 @@ export interface PhoneToday {
   firstName: string
   language: 'en' | 'es'
   side: 'left' | 'right'
+  /** The injured digits; a day kept by an earlier version of the app has none. */
+  digits?: Digit[]
   stopPain: number
   clinic: { name: string; phone: string; outOfHours: string }
   redLock: boolean

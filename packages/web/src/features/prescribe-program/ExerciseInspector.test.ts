@@ -51,6 +51,7 @@ const show = (
       waitsFor: [],
       side: 'left' as const,
       reach: {},
+      injured: [],
       ...props,
     },
   })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
-import { type AngleLimits, ANGLE_LABELS, clippedAngles, isOpen, type Dose } from '@pledge/core'
+import { type AngleLimits, ANGLE_LABELS, clippedAngles, isOpen, type Dose, type Digit } from '@pledge/core'
 import { computed, ref } from 'vue'
 import type { ExerciseAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
 import HandFigure from '../../shared/figure/HandFigure.vue'
@@ -27,6 +27,7 @@ const props = defineProps<{
   waitsFor: readonly string[]
   /** The injured side, which is drawn. */
   side: 'left' | 'right'
+  injured: readonly Digit[]
   /** How far the patient's joints went when last measured. */
   reach: AngleLimits
 }>()
@@ -88,6 +89,7 @@ const tone = computed(
       :side="side"
       language="en"
       :worn="exercise.orthosis"
+      :injured="injured"
       v-bind="isAsFar ? { limits: reach } : {}"
     />
     <label v-if="shortOf.length > 0" class="as-far">

@@ -267,6 +267,7 @@ async function openTheirs() {
         :exercise="program.selected"
         :item="program.selectedItem"
         :side="cases.data!.episode.side"
+        :injured="cases.data!.episode.digits"
         :reach="reach"
         :verdict="shownVerdict"
         :minutes-per-bout="

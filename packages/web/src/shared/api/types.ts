@@ -5,6 +5,7 @@ import type {
   Contraindication,
   Demand,
   Depicted,
+  Digit,
   Dose,
   DoseQuestion,
   DoseRange,
@@ -175,7 +176,7 @@ export interface EpisodeAnswer {
     anchorOn: string
     /** The date from which days count: the anchor, or later after a slip. */
     dayZeroOn: string
-    digits: string[]
+    digits: Digit[]
     variant: string | null
     measuresWrist: boolean
     surgeon: string

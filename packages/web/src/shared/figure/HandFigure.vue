@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { mdiPause, mdiPlay } from '@mdi/js'
-import { type AngleLimits, type Depicted, type Orthosis, positionWords, stillFiles } from '@pledge/core'
+import {
+  type AngleLimits,
+  type Depicted,
+  type Digit,
+  type Orthosis,
+  positionWords,
+  stillFiles,
+} from '@pledge/core'
 import type { PictureMoment, Stage } from '@pledge/figure'
 import { computed, ref, watch } from 'vue'
 import FigureStage from './FigureStage.vue'
@@ -16,6 +23,8 @@ const props = defineProps<{
   language: 'en' | 'es'
   /** What the counter says now; asked for with every frame. */
   moment?: () => PictureMoment
+  /** The injured digits: where one finger stands for one, it is the patient's own. */
+  injured?: readonly Digit[]
   /** What is worn while it is done. */
   worn?: Orthosis
   /** The patient's own ends of motion, where the picture is to stop at them. */
@@ -34,7 +43,9 @@ let began = 0
 let pausedAt = 0
 
 function prepare(stage: Stage, figure: Figure) {
-  stage.show(figure.pictureOf(props.exercise, props.limits), props.side, { worn: props.worn ?? 'none' })
+  stage.show(figure.pictureOf(props.exercise, props.limits, props.injured), props.side, {
+    worn: props.worn ?? 'none',
+  })
   began = performance.now()
   isPaused.value = false
 }
@@ -84,7 +95,7 @@ const alternative = computed(() => {
 })
 
 /** Changes when something else is to be drawn. */
-const shows = computed(() => [props.exercise, props.side, props.worn, props.limits])
+const shows = computed(() => [props.exercise, props.side, props.worn, props.limits, props.injured])
 watch(shows, () => {
   if (shown.value === 'words') shown.value = 'stills'
 })
