@@ -81,7 +81,9 @@ async function main() {
     await reads(clinic, 'What follows from its angles')
     await take(clinic, 'library')
     await clinic.goto(`${url}/figure-sheet`, { waitUntil: 'domcontentloaded' })
-    await clinic.waitForFunction(() => /[4-9]\d of \d+ drawn/.test(document.body.innerText), { timeout: 60_000 })
+    await clinic.waitForFunction(() => /[4-9]\d of \d+ drawn/.test(document.body.innerText), {
+      timeout: 60_000,
+    })
     await take(clinic, 'figure-sheet')
     await press(clinic, 'Protocols')
     await reads(clinic, 'Exercises that open in this phase')

@@ -58,16 +58,14 @@ describe('the drawing', () => {
           const image = await createImageBitmap(new Blob([bytes], { type: 'image/webp' }))
           const ink = new OffscreenCanvas(size, size).getContext('2d')!
           ink.drawImage(image, 0, 0)
-          // The tip itself is the skin's edge: one looks a little toward the middle of the hand.
-          const middle = seen.reduce(
-            (sum, { x, y }) => ({ x: sum.x + x / seen.length, y: sum.y + y / seen.length }),
-            { x: 0, y: 0 },
-          )
-          const alphaAt = (x: number, y: number) =>
-            ink.getImageData(Math.round((x + 0.5) * size), Math.round((0.5 - y) * size), 1, 1).data[3]!
+          // The tip itself is the skin's edge: one looks closely around it.
+          const alphaNear = (x: number, y: number) => {
+            const [left, top] = [Math.round((x + 0.5) * size) - 4, Math.round((0.5 - y) * size) - 4]
+            return Math.max(...ink.getImageData(left, top, 9, 9).data.filter((_, place) => place % 4 === 3))
+          }
           return {
-            tips: seen.map(({ x, y }) => alphaAt(x + (middle.x - x) * 0.1, y + (middle.y - y) * 0.1)),
-            corners: [alphaAt(-0.48, 0.48), alphaAt(0.47, 0.48)],
+            tips: seen.map(({ x, y }) => alphaNear(x, y)),
+            corners: [alphaNear(-0.48, 0.48), alphaNear(0.48, 0.48)],
           }
         },
         { exercise, side: 'left', shape: moment === 'start' ? null : 0 },
