@@ -1,12 +1,7 @@
 import { Quaternion, Vector3 } from 'three'
 import { BONES, FINGERS, type Bone, type BoneFrame } from '../src/hand/bones.js'
+import type { Spot } from '../src/hand/handFile.js'
 
-/** A point on the skin: a triangle, where in it, and how far above it (mm). */
-export interface Spot {
-  readonly triangle: number
-  readonly u: number
-  readonly v: number
-}
 /** Nails and creases tell the palm from the back and which joint bends: small patches that ride on the skin. */
 export interface Marks {
   readonly spots: Spot[]
@@ -21,7 +16,7 @@ export interface Skin {
 }
 
 /** Where a ray first meets the skin among the triangles that belong to one of the bones. */
-function meet(skin: Skin, from: Vector3, along: Vector3, bones: readonly Bone[], last: boolean): Spot | null {
+function meet(skin: Skin, from: Vector3, along: Vector3, bones: readonly Bone[]): Spot | null {
   const own = new Set(bones.map((bone) => BONES.indexOf(bone)))
   let best: (Spot & { t: number }) | null = null
   const [e1, e2, p, s, q] = [1, 2, 3, 4, 5].map(() => new Vector3()) as [
@@ -44,7 +39,7 @@ function meet(skin: Skin, from: Vector3, along: Vector3, bones: readonly Bone[],
     const v = along.dot(q) / det
     const t = e2.dot(q) / det
     if (u < 0 || v < 0 || u + v > 1 || t <= 0) return
-    if (!best || (last ? t > best.t : t < best.t)) best = { triangle, u, v, t }
+    if (!best || t < best.t) best = { triangle, u, v, t }
   })
   return best
 }
@@ -92,8 +87,8 @@ export function drawMarks(skin: Skin, frames: ReadonlyMap<Bone, BoneFrame>): Mar
         .addScaledVector(x, Math.sin(angle))
       const half = (widthMm / 2) * Math.sqrt(1 - (k / 8.6) ** 2)
       rows.push([
-        meet(skin, middle.clone().addScaledVector(distal, -half), ray, own, false),
-        meet(skin, middle.clone().addScaledVector(distal, half), ray, own, false),
+        meet(skin, middle.clone().addScaledVector(distal, -half), ray, own),
+        meet(skin, middle.clone().addScaledVector(distal, half), ray, own),
       ])
     }
     ribbon(rows)
@@ -124,8 +119,8 @@ export function drawMarks(skin: Skin, frames: ReadonlyMap<Bone, BoneFrame>): Mar
         const [nx, nz] = [-(to[1] - from[1]) * half, (to[0] - from[0]) * half]
         const up = new Vector3(0, 1, 0)
         return [
-          meet(skin, new Vector3(x - nx, -120, z - nz), up, palm, false),
-          meet(skin, new Vector3(x + nx, -120, z + nz), up, palm, false),
+          meet(skin, new Vector3(x - nx, -120, z - nz), up, palm),
+          meet(skin, new Vector3(x + nx, -120, z + nz), up, palm),
         ] as const
       }),
     )
@@ -184,7 +179,7 @@ export function drawMarks(skin: Skin, frames: ReadonlyMap<Bone, BoneFrame>): Mar
           .addScaledVector(distal, endMm - lengthMm / 2 + (t * stretch * lengthMm) / 2)
           .addScaledVector(x, (s * stretch * widthMm) / 2)
           .addScaledVector(y, 40)
-        const spot = meet(skin, from, y.clone().negate(), own, false)
+        const spot = meet(skin, from, y.clone().negate(), own)
         grid.push(spot ? spots.push(spot) - 1 : null)
       }
     const cell = (r: number, c: number) => grid[r * (columns + 1) + c] ?? null
@@ -210,7 +205,6 @@ export function drawMarks(skin: Skin, frames: ReadonlyMap<Bone, BoneFrame>): Mar
             .addScaledVector(y, 40),
           y.clone().negate(),
           own,
-          false,
         )
       rim.push([spot(-0.1), spot(0.35)])
     }

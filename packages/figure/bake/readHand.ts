@@ -68,22 +68,12 @@ export async function readHand(file: string): Promise<ModelledHand> {
       const exact = new Quaternion().setFromUnitVectors(asModelled, to.clone().sub(from).normalize())
       turn.premultiply(exact)
       frames.set(bone, { at: [from.x, from.y, from.z], turn: [turn.x, turn.y, turn.z, turn.w] })
+      // A joint's name means the bone that begins there: the next round sets it again, only the tip has none of its own.
       boneOfModel.set(names[place]!, bone)
       boneOfModel.set(names[place + 1]!, bone)
     })
     tips.set(digit, jointAt(names.at(-1)!))
   }
-  // A joint's name means the bone that begins there; only the tips have none of their own.
-  for (const digit of ['thumb', ...FINGERS]) {
-    const [chain, segments] = digit === 'thumb' ? [THUMB_CHAIN, THUMB_SEGMENTS] : [CHAIN, SEGMENTS]
-    segments.forEach((segment, place) =>
-      boneOfModel.set(
-        `${digit === 'thumb' ? 'thumb' : MODEL_NAME[digit]}-${chain[place]}`,
-        `${digit}${segment}` as Bone,
-      ),
-    )
-  }
-
   const { position, skinIndex, skinWeight } = skinned.geometry.attributes
   const welded: number[] = []
   const known = new Map<string, number>()

@@ -5,7 +5,7 @@ import { bodyFrames } from '../pose/bodyFrames.js'
 import type { FigurePose } from '../pose/figurePose.js'
 import { fingertip, type HandFrames, handFrames } from '../pose/handFrames.js'
 import { GAZES } from './gazes.js'
-import { isBodyView, type Picture, poseAt } from './pictureOf.js'
+import { type Picture, poseAt } from './pictureOf.js'
 
 /** The piece of the world a picture shows, mm: where one looks from, its middle, and half its height. */
 export interface Framing {
@@ -49,14 +49,14 @@ export function handTurnFrom(pose: FigurePose): Quaternion {
 /** From the frame the forearm lies in to the one that is looked at. */
 export function armPlacement(picture: Picture, pose: FigurePose): Matrix4 {
   if (isHandFixed(picture)) return new Matrix4().makeRotationFromQuaternion(handTurnFrom(pose))
-  if (!isBodyView(picture.view)) return new Matrix4()
+  if (!picture.isBody) return new Matrix4()
   const { forearm } = bodyFrames(pose.body)
   return new Matrix4().compose(forearm.at, forearm.turn, new Vector3(1, 1, 1))
 }
 
 /** Where gravity pulls, in the frame the forearm lies in. */
 export function downFor(picture: Picture, pose: FigurePose): Vector3 {
-  if (!isBodyView(picture.view)) return new Vector3(-1, 0, 0)
+  if (!picture.isBody) return new Vector3(-1, 0, 0)
   return new Vector3(0, -1, 0).applyQuaternion(bodyFrames(pose.body).forearm.turn.clone().invert())
 }
 

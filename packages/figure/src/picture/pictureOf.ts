@@ -104,7 +104,7 @@ function onInjured(hints: PictureHints, injured: readonly Digit[]): PictureHints
 }
 
 const BODY_VIEWS: readonly PictureView[] = ['front', 'front-side', 'arm-side']
-export const isBodyView = (view: PictureView) => BODY_VIEWS.includes(view)
+const isBodyView = (view: PictureView) => BODY_VIEWS.includes(view)
 
 /** The angles that differ between start and any shape, or between shapes. */
 function movedAngles({ start, shapes }: Pick<Depicted, 'start' | 'shapes'>): Set<AngleName> {

@@ -106,7 +106,6 @@ export function useStage(
   })
   return {
     state,
-    stage,
     again,
     ...turning(frame, (around, over) => {
       stage.value?.turn(around, over)
