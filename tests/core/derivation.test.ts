@@ -14,6 +14,8 @@ const exercise = (id: string) => catalogue.exercises.get(id)!
 
 const GOLDEN_HEAD = `What the rules see of each exercise at its default dose, without an orthosis.
 Modes: P passive, S stretch, AA assisted, PH placed then held, A active, I isometric, R resisted. R0 to R5: load.
+In brackets the arc each moved joint goes through; after "at" where the others are kept. Degrees: flexion, ulnar
+deviation and supination +; a joint nobody states is unknown and stands nowhere.
 Travel of tendons in mm is a model (± 50 %). "at hold" and "at load": the dose at which it becomes another exercise.
 `
 
@@ -74,6 +76,51 @@ describe('the signature derived from angles and force', () => {
     const signature = signatureOf(entry, entry.dose, 'none')
     expect(signature.motions[0]?.arc).toEqual({ wrist: [-50, 50] })
     expect(signature.posture).toEqual({ forearm: [0, 0] })
+  })
+
+  it('does not take how wide the fingers spread for how far their knuckles bend', () => {
+    const star = exercise('fist-firm-star')
+    expect(signatureOf(star, star.dose, 'none').motions[0]!.arc).toMatchObject({ mcp: [0, 85] })
+    const bent = { ...exercise('finger-spread-close'), start: { mcpFlexion: 60, fingerSpread: 0 } }
+    const spread = { ...bent, shapes: [{ mcpFlexion: 60, fingerSpread: 20 }] }
+    const signature = signatureOf(spread, spread.dose, 'none')
+    expect(signature.motions[0]).toMatchObject({ motions: ['mcp.abd', 'mcp.add'], arc: { mcp: [60, 60] } })
+    expect(signature.posture).toEqual({ mcp: [60, 60] })
+  })
+
+  // The angles are read here a second time, from the entry itself.
+  it('has for every axis the least and the largest angle of the entry, in every exercise', () => {
+    const angleOf = {
+      wrist: 'wristFlexion',
+      wrist_ru: 'wristUlnarDeviation',
+      forearm: 'forearmSupination',
+      elbow: 'elbowFlexion',
+      mcp: 'mcpFlexion',
+      pip: 'pipFlexion',
+      dip: 'dipFlexion',
+      thumbMcp: 'thumbMcpFlexion',
+      thumbIp: 'thumbIpFlexion',
+    } as const
+    let seen = 0
+    for (const entry of catalogue.exercises.values()) {
+      const written = new Set(entry.written.motions)
+      const { motions, posture } = signatureOf(entry, entry.dose, 'none')
+      const derived = motions.filter((part) => ![...written].some((one) => one.motions === part.motions))
+      for (const arcs of [...derived.map(({ arc }) => arc), posture]) {
+        for (const [axis, arc] of Object.entries(arcs ?? {})) {
+          const angles = [entry.start, ...entry.shapes].map(
+            (pose) => pose[angleOf[axis as keyof typeof angleOf]]!,
+          )
+          const placed = entry.force === 'placed then held' && arcs === posture
+          const expected = placed
+            ? [angles.at(-1), angles.at(-1)]
+            : [Math.min(...angles), Math.max(...angles)]
+          expect(arc, `${entry.id} ${axis}`).toEqual(expected)
+          seen += 1
+        }
+      }
+    }
+    expect(seen).toBeGreaterThan(600)
   })
 })
 

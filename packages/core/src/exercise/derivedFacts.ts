@@ -1,5 +1,5 @@
 import { burdenOf, minutesOfBout } from '../dose/minutes.js'
-import type { NerveTechnique } from '../protocol/vocabulary.js'
+import type { Arcs, NerveTechnique } from '../protocol/vocabulary.js'
 import { differentialTravelMm, nerveMoveOf, tendonTravelMm } from '../tissue/exerciseTravel.js'
 import type { Tendon } from '../tissue/tendonExcursion.js'
 import type { ClassifiedNerveMove } from '../nerve/nerveMove.js'
@@ -54,13 +54,18 @@ export function derivedFacts(exercise: Exercise, dose: Dose = exercise.dose): De
 }
 
 /**
- * A signature in one line: modes and motions, composites, grips, weight, activities, stress, nerve, technique, who moves.
+ * A signature in one line: modes and motions with the arcs they go through, composites, grips, weight, activities, stress,
+ * nerve, technique, who moves, and where the joints that do not move are kept (`at`). Degrees: flexion, ulnar, supination +.
  * Modes: P passive, S stretch, AA assisted, PH placed then held, A active, I isometric, R resisted.
  */
 export function signatureText(signature: Signature): string {
   const res = (value: number | null) => (value === null ? '' : ` R${value}`)
+  const posture = arcsText(signature.posture)
   return [
-    ...signature.motions.map((part) => `${part.modes.join('+')} ${part.motions.join(' ')}${res(part.res)}`),
+    ...signature.motions.map(
+      (part) =>
+        `${part.modes.join('+')} ${part.motions.join(' ')}${res(part.res)}${part.arc ? ` (${arcsText(part.arc)})` : ''}`,
+    ),
     ...signature.combos.map((one) => `combo ${one.combo} ${one.mode}`),
     ...signature.grips.map((one) => `grip ${one.grip}${res(one.res)}`),
     ...(signature.kg === null ? [] : [`${signature.kg} kg`]),
@@ -69,7 +74,15 @@ export function signatureText(signature: Signature): string {
     ...signature.nerve.map((one) => `nerve ${one.nerve} ${one.technique}`),
     ...signature.technique.map((technique) => `technique ${technique}`),
     ...(signature.by && signature.by !== 'self' ? [`by ${signature.by}`] : []),
+    ...(posture === '' ? [] : [`at ${posture}`]),
   ].join(' | ')
+}
+
+/** "wrist -10, mcp 0 to 75". */
+function arcsText(arcs: Arcs | null): string {
+  return Object.entries(arcs ?? {})
+    .map(([axis, [from, to]]) => `${axis} ${from === to ? from : `${from} to ${to}`}`)
+    .join(', ')
 }
 
 export interface ChangeByDose {

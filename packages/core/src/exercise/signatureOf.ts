@@ -354,16 +354,27 @@ function nerveTechniqueOf(exercise: Exercise, nerve: Nerve, dose: Dose): NerveTe
   return isSmall ? 'slider1' : 'tensioner'
 }
 
-/** The arc through which each moved joint travels, from the stated angles only: an unstated joint has none. */
+/**
+ * The axis of the rules on which an angle is stated. Spread has none of its own, nor has the base of the thumb: rules state
+ * neither in degrees.
+ */
+const STATED_AXES: readonly (readonly [AngleName, Axis])[] = ANGLE_NAMES.flatMap((name) => {
+  const directions = DIRECTIONS[name]
+  const axis = directions && name !== 'fingerSpread' ? axisOfMotion(directions[0]) : null
+  return axis === null || axis === 'thumbCmc' ? [] : [[name, axis] as const]
+})
+
+/**
+ * The arc through which each moved joint travels, from the stated angles only: an unstated joint has none. Fingers that
+ * spread do so at a knuckle bent as far as stated.
+ */
 function arcsOf(exercise: Exercise, motions: readonly Motion[]): Arcs | null {
   const arcs: Partial<Record<Axis, readonly [number, number]>> = {}
-  for (const name of ANGLE_NAMES) {
-    const directions = DIRECTIONS[name]
-    if (!directions || !directions.some((motion) => motions.includes(motion))) continue
-    const axis = axisOfMotion(directions[0])
+  for (const [name, axis] of STATED_AXES) {
+    const directions = [...DIRECTIONS[name]!, ...(name === 'mcpFlexion' ? DIRECTIONS.fingerSpread! : [])]
+    if (!directions.some((motion) => motions.includes(motion))) continue
     const angles = [exercise.start, ...exercise.shapes].map((pose) => pose[name])
-    // The thumb base and opposition are not stated in degrees of one axis.
-    if (axis === null || axis === 'thumbCmc' || angles.some((angle) => angle === undefined)) continue
+    if (angles.some((angle) => angle === undefined)) continue
     arcs[axis] = [Math.min(...(angles as number[])), Math.max(...(angles as number[]))]
   }
   return Object.keys(arcs).length > 0 ? arcs : null
@@ -373,14 +384,12 @@ function arcsOf(exercise: Exercise, motions: readonly Motion[]): Arcs | null {
 function postureOf(exercise: Exercise, moved: ReadonlySet<AngleName>): Arcs | null {
   const posture: Partial<Record<Axis, readonly [number, number]>> = {}
   const isHeldAtEnd = exercise.force === 'placed then held'
-  for (const name of ANGLE_NAMES) {
+  for (const [name, axis] of STATED_AXES) {
     const angle = exercise.start[name]
-    const directions = DIRECTIONS[name]
     // What is placed is held at the end: there the wrist stands by then.
     const held = isHeldAtEnd && isOfWrist(name) ? exercise.shapes.at(-1)?.[name] : undefined
-    if (angle === undefined || !directions || (moved.has(name) && held === undefined)) continue
-    const axis = axisOfMotion(directions[0])
-    if (axis !== null && axis !== 'thumbCmc') posture[axis] = [held ?? angle, held ?? angle]
+    if (angle === undefined || (moved.has(name) && held === undefined)) continue
+    posture[axis] = [held ?? angle, held ?? angle]
   }
   return Object.keys(posture).length > 0 ? posture : null
 }
