@@ -54,6 +54,14 @@ describe('lint of the catalogue', () => {
     },
   )
 
+  it('finds an exercise of the fingers whose verdict hangs on a wrist it does not state', () => {
+    const file = 'exercises/active-range/fist-gentle.yaml'
+    const findings = broken(/wristFlexion: 0, /g, '', file)
+    expect(findings).toHaveLength(1)
+    expect(findings[0]).toMatchObject({ file, path: 'start.wristFlexion' })
+    expect(findings[0]!.expected).toMatch(/is "clear", and "not-yet" with the wrist at -40°/)
+  })
+
   it('tells the findings of several files at once', () => {
     broken('entry: [ord.therapy]', 'entry: [ord.holiday]')
     const findings = broken('id: mallet-finger', 'identity: mallet-finger', 'conditions/mallet-finger.yaml')

@@ -117,6 +117,7 @@ export {
   type ChangeByDose,
   type DerivedFacts,
 } from './exercise/derivedFacts.js'
+export { openWristsThatDecide, type OpenWrist } from './exercise/openWrist.js'
 export { protocolOpenings, unhinderedPatient, type ProtocolOpening } from './exercise/protocolOpenings.js'
 export { poseWords, positionWords } from './exercise/poseWords.js'
 export { signatureWords } from './exercise/signatureWords.js'

@@ -3,10 +3,13 @@ import { join, relative } from 'node:path'
 import {
   CoreError,
   lintProtocol,
+  openWristsThatDecide,
   readCondition,
   readExercise,
   readProtocol,
   readRuleFile,
+  unhinderedPatient,
+  type Catalogue,
 } from '@pledge/core'
 import { loadCatalogue, parseYaml, yamlFiles } from './loadCatalogue.js'
 
@@ -35,7 +38,7 @@ class Findings extends Error {
 
 /**
  * Every finding of every file, where the start of the application stops at the first. Only when each file holds by
- * itself are the files checked against one another: references, schools of conditions, sources.
+ * itself are the files checked against one another: references, schools of conditions, sources, wrists left open.
  */
 export function lintCatalogue(directory: string): { files: number; findings: CatalogueFinding[] } {
   const findings: CatalogueFinding[] = []
@@ -56,10 +59,33 @@ export function lintCatalogue(directory: string): { files: number; findings: Cat
   }
   if (findings.length > 0) return { files, findings }
   try {
-    loadCatalogue(directory)
+    findings.push(...openWrists(loadCatalogue(directory)))
   } catch (error) {
     if (!(error instanceof CoreError)) throw error
     findings.push({ file: '(between files)', path: error.path, expected: error.message })
   }
   return { files, findings }
+}
+
+/** The last day of a protocol that is looked at: a year. */
+const LAST_DAY = 364
+
+/** Exercises of the digits whose verdict hangs on a wrist they do not state. */
+function openWrists({ exercises, conditions, protocols }: Catalogue): CatalogueFinding[] {
+  return [...exercises.values()].flatMap((exercise) => {
+    const states = exercise.conditions.flatMap((id) => {
+      const condition = conditions.get(id)!
+      return condition.protocols.map((school) => unhinderedPatient(protocols.get(school)!, condition))
+    })
+    const [first] = openWristsThatDecide(exercise, states, LAST_DAY)
+    if (!first) return []
+    const { protocol, day, wristFlexionDeg, asWritten, withWristThere } = first
+    return [
+      {
+        file: `exercises/${exercise.family}/${exercise.id}.yaml`,
+        path: 'start.wristFlexion',
+        expected: `Expected how the wrist is kept: in ${protocol} on day ${day} the exercise is "${asWritten}", and "${withWristThere}" with the wrist at ${wristFlexionDeg}°. State it in start and end, and in the steps.`,
+      },
+    ]
+  })
 }
