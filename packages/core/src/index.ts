@@ -134,6 +134,7 @@ export {
 } from './dose/minutes.js'
 export * from './dose/doseSchool.js'
 export { movedShare, repetitionMoment, type RepetitionMoment } from './dose/repetitionClock.js'
+export { timingOf, type Timing } from './dose/timing.js'
 // Motion
 export * from './motion/wristMotion.js'
 // At home

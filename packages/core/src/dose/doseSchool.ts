@@ -6,7 +6,7 @@ import type { Said } from '../protocol/names.js'
 import type { Source } from '../protocol/protocol.js'
 import { readSaid } from '../protocol/readProtocol.js'
 import { DocumentReader } from '../reading/documentReader.js'
-import { burdenOf } from './minutes.js'
+import { burdenOf, type Burdening } from './minutes.js'
 
 /** What practice disagrees about when it doses. */
 export const DOSE_QUESTIONS = ['stretchHold', 'nerveDose', 'earlyLoad', 'painCap', 'boutOrder'] as const
@@ -115,19 +115,20 @@ export function chosenSchool(
   return schools.find(({ id }) => id === chosen[question]) ?? null
 }
 
-type Schooled = Pick<Exercise, 'aims' | 'family' | 'slot' | 'dose' | 'range' | 'load' | 'painCap'>
+type Schooled = Pick<Exercise, 'aims' | 'family' | 'slot' | 'dose' | 'range' | 'load' | 'painCap' | 'pace'>
 
 /**
  * Which question about repetitions and holds an exercise falls under: stretches that are held, and slides of a nerve.
- * A tensioner falls under none: its dose is never raised by a habit.
+ * A tensioner falls under none: its dose is never raised by a habit. Nor does rubbing, which holds nothing.
  */
 export function questionOf(
-  exercise: Pick<Schooled, 'aims' | 'dose'> & { readonly family: string },
+  exercise: Pick<Schooled, 'aims' | 'dose' | 'pace'> & { readonly family: string },
 ): 'stretchHold' | 'nerveDose' | null {
   if (exercise.family === 'nerve-slider') return 'nerveDose'
   if (
     exercise.aims.includes('stretch') &&
     exercise.dose.holdSeconds > 0 &&
+    exercise.pace?.hold !== 'going on' &&
     exercise.family !== 'nerve-tensioner'
   )
     return 'stretchHold'
@@ -208,7 +209,7 @@ export interface SchoolOutcome {
  */
 export function comparedSchools(
   question: 'stretchHold' | 'nerveDose',
-  exercises: readonly (Schooled & Pick<Exercise, 'shapes' | 'turns' | 'side' | 'demand'>)[],
+  exercises: readonly (Schooled & Burdening)[],
   questions: readonly SchoolQuestion[],
 ): SchoolOutcome[] {
   const concerned = exercises.filter((exercise) => questionOf(exercise) === question)

@@ -1,19 +1,17 @@
-import type { Dose, Exercise } from '../exercise/exercise.js'
+import { MOVED_FROM_DEG } from '../exercise/signatureOf.js'
+import { ANGLE_NAMES, type Dose, type Exercise } from '../exercise/exercise.js'
+import { timingOf, type Timed } from './timing.js'
 
-/** Seconds to change from one position to the next. Source: A16-DOSE, common practice. */
-export const CHANGE_SECONDS = 4
 /** Rest between sets in seconds. Source: A16-DOSE, common practice. */
 export const REST_SECONDS = 30
 /** A position worn this long or longer is put on and left: it costs the patient only the putting on. */
 export const WORN_FROM_SECONDS = 1800
 export const WORN_COSTS_MINUTES = 2
-/** Fingers of a hand: those that go in turn where no digits were chosen. */
-const FINGERS = 4
 
 /**
- * Minutes one bout of an exercise takes: (sets · repetitions · (hold + 4 s) + 30 s · (sets − 1)) · sides. Each shape of
- * a series is held and changed, so it counts as a repetition of its own. A position worn for 30 minutes or more counts
- * 2 minutes. Digits that go one after the other each take their time.
+ * Minutes one bout of an exercise takes: (sets · repetitions · (hold + movement) + 30 s · (sets − 1)) · sides. A movement
+ * takes 4 s where the entry says nothing else. Each shape of a series is held and changed, so it counts as a repetition of
+ * its own. A position worn for 30 minutes or more counts 2 minutes. Digits that go one after the other each take their time.
  *
  * @param digits - how many of them go in turn, where they do
  * @param sides - 2 when both hands take turns
@@ -21,17 +19,11 @@ const FINGERS = 4
  * @example
  * minutesOfBout({ shapes: [{}], turns: 'together' }, { sets: 2, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }) // => 3.5
  */
-export function minutesOfBout(
-  exercise: Pick<Exercise, 'shapes' | 'turns'>,
-  dose: Dose,
-  sides: 1 | 2 = 1,
-  digits = FINGERS,
-): number {
+export function minutesOfBout(exercise: Timed, dose: Dose, sides: 1 | 2 = 1, digits?: number): number {
   if (dose.holdSeconds >= WORN_FROM_SECONDS) return WORN_COSTS_MINUTES
-  const movesPerSet = dose.repetitions * exercise.shapes.length
+  const { shapes, turns, moveSeconds } = timingOf(exercise, digits)
   const seconds =
-    dose.sets * movesPerSet * (dose.holdSeconds + CHANGE_SECONDS) + REST_SECONDS * (dose.sets - 1)
-  const turns = exercise.turns === 'digits in turn' ? digits : 1
+    dose.sets * dose.repetitions * shapes * (dose.holdSeconds + moveSeconds) + REST_SECONDS * (dose.sets - 1)
   return (seconds * sides * turns) / 60
 }
 
@@ -50,17 +42,26 @@ export interface Burden {
   readonly endRangeMinutesPerDay: number
 }
 
+/** What of an exercise tells its burden. */
+export type Burdening = Timed & Pick<Exercise, 'side' | 'demand' | 'start'>
 interface PrescribedItem {
-  readonly exercise: Pick<Exercise, 'shapes' | 'turns' | 'side' | 'demand'>
+  readonly exercise: Burdening
   readonly dose: Dose
+}
+
+/** Whether the time of the hold is spent at the end of a joint's range: rubbing and rolling stretch no joint. */
+function isHeldAtEndRange({ exercise }: PrescribedItem): boolean {
+  const isStretch = exercise.demand === 'stretchFirm' || exercise.demand === 'stretchGentle'
+  const isMoved = exercise.shapes.some((shape) =>
+    ANGLE_NAMES.some((name) => Math.abs((shape[name] ?? 0) - (exercise.start[name] ?? 0)) >= MOVED_FROM_DEG),
+  )
+  return isStretch && isMoved && timingOf(exercise).hold !== 'going on'
 }
 
 /** What a program asks of a patient's day. */
 export function burdenOf(items: readonly PrescribedItem[], bothHandsTreated = false): Burden {
   const one = ({ exercise, dose }: PrescribedItem) =>
     minutesOfBout(exercise, dose, sidesInTurn(exercise, bothHandsTreated))
-  const isStretch = ({ exercise }: PrescribedItem) =>
-    exercise.demand === 'stretchFirm' || exercise.demand === 'stretchGentle'
   const sum = (list: readonly number[]) => list.reduce((total, value) => total + value, 0)
   return {
     minutesPerBout: sum(items.map(one)),
@@ -68,7 +69,7 @@ export function burdenOf(items: readonly PrescribedItem[], bothHandsTreated = fa
     boutsPerDay: Math.max(0, ...items.map((item) => item.dose.boutsPerDay)),
     endRangeMinutesPerDay: sum(
       items
-        .filter(isStretch)
+        .filter(isHeldAtEndRange)
         .map(({ dose }) => (dose.sets * dose.repetitions * dose.holdSeconds * dose.boutsPerDay) / 60),
     ),
   }

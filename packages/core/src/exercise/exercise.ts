@@ -227,6 +227,19 @@ export interface Dose {
   readonly load: number | null
 }
 
+/**
+ * What the seconds of a hold are spent with: the end is kept; the exercise goes on without a stop (rubbing, letters in the
+ * air); the way to the end takes them (lowering a weight); or something is put on and left alone (a pack, a wrap).
+ */
+export const HOLD_KINDS = ['kept', 'going on', 'on the way', 'left alone'] as const
+export type HoldKind = (typeof HOLD_KINDS)[number]
+/** How the time of a repetition is spent, where it differs from going there, keeping the end and going back. */
+export interface Pace {
+  /** Seconds the movement of one repetition takes, its hold apart. */
+  readonly moveSeconds?: number
+  readonly hold?: HoldKind
+}
+
 export type DoseRange = Readonly<
   Record<'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay', readonly [number, number]>
 >
@@ -284,6 +297,8 @@ export interface Exercise {
   readonly side: 'one' | 'each' | 'both'
   /** Digits that go one after the other each take the time of a bout. */
   readonly turns: 'together' | 'digits in turn'
+  /** Absent in entries that go there, keep the end and go back at the usual pace. */
+  readonly pace?: Pace
   readonly contraindications: readonly Contraindication[]
   readonly written: WrittenSignature
   /** What the angles cannot tell its picture; absent in entries that need none. */

@@ -30,6 +30,7 @@ const KEYS = [
   'worn',
   'side',
   'turns',
+  'pace',
   'contraindications',
   'signature',
   'picture',
@@ -109,6 +110,7 @@ export function readExercise(document: unknown): shape.Exercise {
     worn: doc['worn']!.list().map((word) => word.oneOf(ORTHOSES)),
     side: doc['side']!.oneOf(['one', 'each', 'both']),
     turns: doc['turns']!.oneOf(['together', 'digits in turn']),
+    ...(doc['pace']!.isMissing ? {} : { pace: readPace(doc['pace']!) }),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
     written: readWritten(doc['signature']!),
     ...(doc['picture']!.isMissing ? {} : { picture: readPicture(doc['picture']!) }),
@@ -179,6 +181,19 @@ function readWritten(reader: DocumentReader): shape.WrittenSignature {
   )
   const nerve = part['nerve']!.optional((word) => word.oneOf(NERVES))
   return { motions, combos, acts, kg, by, stress, technique, nerve }
+}
+
+/** Seconds a repetition may take to move. */
+const MOVE_SECONDS = [2, 120] as const
+
+function readPace(reader: DocumentReader): shape.Pace {
+  const part = reader.object(['moveSeconds', 'hold'])
+  if (part['moveSeconds']!.isMissing && part['hold']!.isMissing)
+    reader.refuse('moveSeconds, hold or both; leave pace out where both are as usual')
+  return {
+    ...(part['moveSeconds']!.isMissing ? {} : { moveSeconds: part['moveSeconds']!.number(...MOVE_SECONDS) }),
+    ...(part['hold']!.isMissing ? {} : { hold: part['hold']!.oneOf(shape.HOLD_KINDS) }),
+  }
 }
 
 function readPicture(reader: DocumentReader): picture.PictureHints {

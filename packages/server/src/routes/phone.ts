@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomInt } from 'node:crypto'
-import { depicted, isStopPain, type Catalogue, type Protocol } from '@pledge/core'
+import { depicted, isStopPain, timingOf, type Catalogue, type Protocol } from '@pledge/core'
 import { newBoutLog, pairing, type NewBoutLog } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import { UniqueConstraintError } from 'sequelize'
@@ -50,6 +50,7 @@ const todayReply = obj({
           loadUnit: maybe(str),
           orthosis: str,
           shapes: whole,
+          timing: obj({ shapes: whole, turns: whole, moveSeconds: num, hold: str }),
           painCap: whole,
           stop: list(str),
           minutesPerBout: num,
@@ -384,6 +385,7 @@ function phoneItem(item: SignedItem) {
     loadUnit: item.exercise.load?.unit ?? null,
     orthosis: item.orthosis,
     shapes: item.exercise.shapes.length,
+    timing: timingOf(item.exercise),
     painCap: item.exercise.painCap,
     stop: [...item.exercise.stop],
     minutesPerBout: item.minutesPerBout,

@@ -173,7 +173,7 @@ const weeks = computed(() =>
           <dl>
             <dt lang="en">Should feel</dt>
             <dd>{{ text.shouldFeel }}</dd>
-            <dt lang="en">Should not</dt>
+            <dt lang="en">Make sure</dt>
             <dd>{{ text.shouldNotFeel }}</dd>
             <dt lang="en">Mistake</dt>
             <dd>{{ text.mistake }}</dd>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { movedShare, repetitionMoment } from '@pledge/core'
+import { movedShare, ORTHOSIS_NAMES, repetitionMoment } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import HandFigure from '../../shared/figure/HandFigure.vue'
 import HoldRing from './HoldRing.vue'
 import StopRules from './StopRules.vue'
 import { useBoutStore } from './boutStore'
+import { timingOfItem } from './phoneApi'
 
 /** One exercise: how it goes, the counter, the hold ring, and the way out. */
 const store = useBoutStore()
@@ -25,6 +26,7 @@ watch(
 const item = computed(() => store.item!)
 const words = computed(() => item.value.text[store.language])
 const moment = computed(() => store.moment!)
+const timing = computed(() => timingOfItem(item.value))
 /** The clock ticks ten times a second; between two ticks the picture moves on by itself. */
 let tickedAt = 0
 watch(
@@ -36,15 +38,14 @@ function pictureMoment() {
   const since = store.isRunning
     ? Math.min(MOST_BETWEEN_TICKS_SECONDS, (performance.now() - tickedAt) / 1000)
     : 0
-  const now = repetitionMoment(item.value.dose, item.value.shapes, store.elapsed + since)
+  const now = repetitionMoment(item.value.dose, timing.value, store.elapsed + since)
   return { shape: now.shape - 1, time: movedShare(now) }
 }
 const isLast = computed(() => store.index + 1 === store.items.length)
 /** The share of the present stage that is over: the ring fills while one holds. */
 const share = computed(() => {
-  const { stage, secondsLeft } = moment.value
-  const whole = stage === 'hold' ? item.value.dose.holdSeconds : stage === 'rest' ? 30 : 2
-  return stage === 'done' ? 1 : Math.min(1, Math.max(0, 1 - secondsLeft / Math.max(0.1, whole)))
+  const { stage, secondsLeft, stageSeconds } = moment.value
+  return stage === 'done' ? 1 : Math.min(1, Math.max(0, 1 - secondsLeft / Math.max(0.1, stageSeconds)))
 })
 const clockText = computed(() => {
   const seconds = Math.ceil(moment.value.secondsLeft)
@@ -53,20 +54,17 @@ const clockText = computed(() => {
     : `${seconds} s`
 })
 const clockWords = computed(() => (moment.value.stage === 'done' ? '✓' : clockText.value))
-const counted = computed(() => {
-  const done = moment.value.finished - (moment.value.set - 1) * item.value.dose.repetitions
-  return moment.value.stage === 'done' || moment.value.stage === 'rest'
-    ? item.value.dose.repetitions
-    : store.hasBegun
-      ? done + 1
-      : 0
-})
+const counted = computed(() => (store.hasBegun ? moment.value.repetition : 0))
 const loadWords = computed(() =>
   item.value.loadUnit && item.value.dose.load !== null
     ? t(`with.${item.value.loadUnit}`, { n: n(item.value.dose.load) })
     : null,
 )
-const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') : null))
+const wear = computed(() =>
+  item.value.orthosis === 'none'
+    ? null
+    : t('keepOn', { what: ORTHOSIS_NAMES[item.value.orthosis][store.language] }),
+)
 </script>
 
 <template>
@@ -127,6 +125,9 @@ const wear = computed(() => (item.value.orthosis === 'WRO' ? t('orthosis.WRO') :
           </p>
           <p v-if="item.dose.sets > 1" class="small soft">
             {{ t('set', { n: moment.set, all: item.dose.sets }) }}
+          </p>
+          <p v-if="timing.turns > 1 && moment.stage !== 'done'" class="small soft">
+            {{ t('turn', { n: moment.turn, all: timing.turns }) }}
           </p>
           <p v-if="item.shapes > 1 && moment.stage !== 'done' && moment.stage !== 'rest'" class="small soft">
             {{ t('shape', { n: moment.shape, all: item.shapes }) }}

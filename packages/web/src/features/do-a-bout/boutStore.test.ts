@@ -3,58 +3,17 @@ import { createApp } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem } from '../../shared/api/problem'
 import { useBoutStore } from './boutStore'
-import type { KeptLog, KeptOnPhone } from './keptOnPhone'
+import type { KeptLog } from './keptOnPhone'
 import { PHONE_PARTS, type BoutLog, type PhoneItem, type PhoneToday } from './phoneApi'
+import { item, keptInMemory, todayWith } from './phoneInMemory'
 import { PHONE_TEXTS } from './text'
 
-const words = { name: 'x', reason: '', steps: [], shouldFeel: '', shouldNotFeel: '', mistake: '' }
-const item = (itemId: string, changes: Partial<PhoneItem> = {}): PhoneItem => ({
-  itemId,
-  exerciseId: itemId,
-  dose: { sets: 1, repetitions: 3, holdSeconds: 2, boutsPerDay: 3, load: null },
-  loadUnit: null,
-  orthosis: 'none',
-  shapes: 1,
-  painCap: 3,
-  stop: ['S0'],
-  minutesPerBout: 1,
-  isPaused: false,
-  text: { en: words, es: words },
-  ...changes,
-})
-const todayWith = (items: PhoneItem[], redLock = false): PhoneToday => ({
-  today: '2031-04-11',
-  firstName: 'Bente',
-  language: 'en',
-  side: 'left',
-  stopPain: 8,
-  redLock,
-  boutsToday: 0,
-  clinic: { name: 'c', phone: '1', outOfHours: '2' },
-  program: { id: 'p', number: 1, items },
-  advice: [],
-  redFlags: [],
-})
 const offline = new ApiProblem(0, 'OFFLINE', 'No connection.')
 const api = { pair: vi.fn(), today: vi.fn(), sendBout: vi.fn() }
 let at = Date.parse('2031-04-11T12:00:00Z')
 let logs: Map<string, KeptLog>
 
-function keptInMemory(keptToday: { today: PhoneToday; at: string } | null = null): KeptOnPhone {
-  const state = { token: 'token' as string | null, today: keptToday }
-  return {
-    token: async () => state.token,
-    keepToken: async (token) => void (state.token = token),
-    language: async () => 'en',
-    keepLanguage: async () => {},
-    today: async () => state.today,
-    keepToday: async (today, when) => void (state.today = { today, at: when.toISOString() }),
-    logs: async () => [...logs.values()],
-    keepLog: async (log) => void logs.set(log.id, structuredClone(log)),
-    dropLog: async (id) => void logs.delete(id),
-  }
-}
-async function phone(kept = keptInMemory()) {
+async function phone(kept = keptInMemory(logs)) {
   const app = createApp({})
   app.provide(PHONE_PARTS, { api, kept, now: () => new Date(at) })
   const pinia = createPinia()
@@ -179,7 +138,7 @@ describe('what a red flag asks for', () => {
     ['without signal', offline],
     ['refused by the clinic', new ApiProblem(400, 'INPUT_INVALID', 'The bout ends in the future.')],
   ])('stays locked on a phone whose stop was %s, also after a restart', async (_what, problem) => {
-    const kept = keptInMemory()
+    const kept = keptInMemory(logs)
     api.today.mockResolvedValue(todayWith([item('a')]))
     const store = await phone(kept)
     api.sendBout.mockRejectedValue(problem)
@@ -208,7 +167,7 @@ describe('what a red flag asks for', () => {
   })
 
   it('stays locked when the signal is lost between the stop and the next day read', async () => {
-    const kept = keptInMemory()
+    const kept = keptInMemory(logs)
     api.today.mockResolvedValueOnce(todayWith([item('a')])).mockRejectedValue(offline)
     const store = await phone(kept)
     store.somethingWrong()
@@ -230,7 +189,9 @@ describe('what a red flag asks for', () => {
   it('a day kept by an earlier version, which does not say what to report, does not open', async () => {
     const { redFlags: _unknown, ...earlier } = todayWith([item('a')])
     api.today.mockRejectedValue(offline)
-    const store = await phone(keptInMemory({ today: earlier as PhoneToday, at: new Date(at).toISOString() }))
+    const store = await phone(
+      keptInMemory(logs, { today: earlier as PhoneToday, at: new Date(at).toISOString() }),
+    )
     expect(store.contact.name).toBe('nothing')
     expect(store.openItems).toEqual([])
   })
@@ -280,7 +241,10 @@ describe('what has not reached the clinic', () => {
   ])('a program kept for %i days without contact is %s', async (days, name) => {
     api.today.mockRejectedValue(offline)
     const store = await phone(
-      keptInMemory({ today: todayWith([item('a')]), at: new Date(at - days * 86_400_000).toISOString() }),
+      keptInMemory(logs, {
+        today: todayWith([item('a')]),
+        at: new Date(at - days * 86_400_000).toISOString(),
+      }),
     )
     expect(store.contact.name).toBe(name)
   })

@@ -11,7 +11,14 @@ import { ulid } from 'ulid'
 import { computed, ref, shallowRef } from 'vue'
 import { ApiProblem } from '../../shared/api/problem'
 import type { KeptLog } from './keptOnPhone'
-import { usePhoneParts, type BoutLog, type PhoneFlag, type PhoneItem, type PhoneToday } from './phoneApi'
+import {
+  timingOfItem,
+  usePhoneParts,
+  type BoutLog,
+  type PhoneFlag,
+  type PhoneItem,
+  type PhoneToday,
+} from './phoneApi'
 
 /** The one thing on the screen. */
 export type Screen =
@@ -65,7 +72,7 @@ export const useBoutStore = defineStore('bout', () => {
 
   const item = computed<PhoneItem | null>(() => items.value[index.value] ?? null)
   const moment = computed(() =>
-    item.value ? repetitionMoment(item.value.dose, item.value.shapes, elapsed.value) : null,
+    item.value ? repetitionMoment(item.value.dose, timingOfItem(item.value), elapsed.value) : null,
   )
   const isWorn = computed(() => (item.value?.dose.holdSeconds ?? 0) >= WORN_FROM_SECONDS)
   const openItems = computed(() => today.value?.program?.items.filter((one) => !one.isPaused) ?? [])

@@ -1,4 +1,13 @@
-import type { Depicted, Digit, Dose, Orthosis, RedFlag, RedFlagAct } from '@pledge/core'
+import {
+  timingOf,
+  type Depicted,
+  type Digit,
+  type Dose,
+  type Orthosis,
+  type RedFlag,
+  type RedFlagAct,
+  type Timing,
+} from '@pledge/core'
 import type { NewBoutLog } from '@pledge/core/schemas'
 import { inject, type InjectionKey } from 'vue'
 import { readAnswer } from '../../shared/api/problem'
@@ -19,6 +28,8 @@ export interface PhoneItem {
   loadUnit: string | null
   orthosis: Orthosis
   shapes: number
+  /** How its time is spent; a day kept by an earlier version of the app has none. */
+  timing?: Timing
   painCap: number
   stop: string[]
   minutesPerBout: number
@@ -26,6 +37,10 @@ export interface PhoneItem {
   text: Record<'en' | 'es', PatientText>
   /** What its picture is drawn from; a day kept by an earlier version of the app has none. */
   depicted?: Depicted
+}
+/** How an item's time is spent; at the usual pace where an earlier version kept the day. */
+export function timingOfItem({ timing, shapes }: PhoneItem): Timing {
+  return timing ?? timingOf({ shapes: Array.from({ length: shapes }, () => ({})), turns: 'together' })
 }
 export interface PhoneToday {
   today: string

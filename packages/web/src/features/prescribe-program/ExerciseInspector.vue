@@ -253,7 +253,7 @@ const tone = computed(
     <dl class="words">
       <dt>Should feel</dt>
       <dd>{{ exercise.text.shouldFeel }}</dd>
-      <dt>Should not</dt>
+      <dt>Make sure</dt>
       <dd>{{ exercise.text.shouldNotFeel }}</dd>
       <dt>Mistake</dt>
       <dd>{{ exercise.text.mistake }}</dd>

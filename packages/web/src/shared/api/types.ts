@@ -15,6 +15,7 @@ import type {
   Force,
   LadderAxis,
   Orthosis,
+  Pace,
   Said,
   Slot,
   StopRule,
@@ -271,6 +272,7 @@ export interface ExerciseAnswer {
   id: string
   family: string
   aims: Aim[]
+  pace?: Pace
   region: string
   demand: string
   text: {

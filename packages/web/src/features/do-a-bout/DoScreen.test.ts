@@ -1,0 +1,122 @@
+import { mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Timing } from '@pledge/core'
+import { useBoutStore } from './boutStore'
+import DoScreen from './DoScreen.vue'
+import { PHONE_PARTS, type PhoneItem } from './phoneApi'
+import { item, keptInMemory, todayWith } from './phoneInMemory'
+import { phoneText } from './text'
+
+const START = Date.parse('2031-04-11T12:00:00Z')
+let at = START
+beforeEach(() => {
+  vi.useFakeTimers()
+  vi.stubGlobal('scrollTo', () => {})
+  at = START
+})
+afterEach(() => vi.useRealTimers())
+
+const timing = (changes: Partial<Timing> = {}): Timing => ({
+  shapes: 1,
+  turns: 1,
+  moveSeconds: 4,
+  hold: 'kept',
+  ...changes,
+})
+const words = {
+  name: 'Rub',
+  reason: '',
+  steps: ['Rub.'],
+  shouldFeel: 'Warm.',
+  shouldNotFeel: 'No sting.',
+  mistake: '',
+}
+
+/** The screen of one exercise, begun, after some seconds of doing. */
+async function screenOf(changes: Partial<PhoneItem>, seconds: number | null, language: 'en' | 'es' = 'en') {
+  const api = {
+    pair: vi.fn(),
+    today: vi.fn().mockResolvedValue(todayWith([item('a', { text: { en: words, es: words }, ...changes })])),
+    sendBout: vi.fn(),
+  }
+  const pinia = createPinia()
+  setActivePinia(pinia)
+  const parts = { api, kept: keptInMemory(new Map()), now: () => new Date(at) }
+  const holder = mount(
+    { setup: () => ({ store: useBoutStore() }), template: '<i />' },
+    { global: { plugins: [pinia], provide: { [PHONE_PARTS as symbol]: parts } } },
+  )
+  const { store } = holder.vm as unknown as { store: ReturnType<typeof useBoutStore> }
+  await store.start()
+  await store.speak(language)
+  store.toBefore()
+  store.painBefore = 0
+  await store.begin()
+  if (seconds !== null) {
+    store.run()
+    for (let tenths = 0; tenths < seconds * 10; tenths += 1) {
+      at += 100
+      store.tick()
+    }
+  }
+  const screen = mount(DoScreen, { global: { plugins: [pinia, phoneText(language)] } })
+  await nextTick()
+  return screen.text()
+}
+const long = { sets: 1, repetitions: 1, holdSeconds: 180, boutsPerDay: 2, load: null }
+
+describe('the screen of an exercise', () => {
+  it.each([
+    ['rubbing goes on', { dose: long, timing: timing({ hold: 'going on' }) }, 30, 'Go on', 'Hold'],
+    [
+      'a pack is left alone',
+      { dose: long, timing: timing({ hold: 'left alone' }) },
+      30,
+      'Stay like this',
+      'Hold',
+    ],
+    ['a stretch is held', { dose: long, timing: timing() }, 30, 'Hold', 'Stay like this'],
+    [
+      'it is got ready for',
+      { dose: long, timing: timing({ hold: 'going on' }) },
+      2,
+      'Get ready',
+      'Move slowly',
+    ],
+    [
+      'a long movement goes back at its own pace',
+      { timing: timing({ moveSeconds: 20 }) },
+      14,
+      'And back',
+      'Let go',
+    ],
+  ] as const)('says that %s', async (_case, changes, seconds, says, saysNot) => {
+    const text = await screenOf(changes, seconds)
+    expect(text).toContain(says)
+    expect(text).not.toContain(saysNot)
+  })
+
+  it('goes on with the next finger where they take turns, and counts anew', async () => {
+    const text = await screenOf({ timing: timing({ turns: 4 }) }, 20)
+    expect(text).toContain('finger 2 of 4')
+    expect(text).toMatch(/1 of 3/)
+    expect(text).not.toContain('Well done')
+  })
+
+  it('counts as before on a day that an earlier version kept', async () => {
+    const text = await screenOf({}, 7)
+    expect(text).toMatch(/2 of 3/)
+    expect(text).not.toContain('finger')
+  })
+
+  it.each([
+    ['en', 'Keep on: the dorsal block', 'Make sureNo sting.'],
+    ['es', 'Deje puesto: el tope dorsal', 'AsegúreseNo sting.'],
+  ] as const)('says in %s what stays on, and how it should be', async (language, keepOn, sure) => {
+    const text = await screenOf({ orthosis: 'DBO' }, null, language)
+    expect(text).toContain(keepOn)
+    expect(text.replaceAll(/\s*\n\s*/g, '')).toContain(sure)
+  })
+})
