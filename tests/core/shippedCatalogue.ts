@@ -29,7 +29,7 @@ interface CaseWish {
   day?: number
   /** Criteria taken back; everything else counts as met. */
   without?: string[]
-  facts?: Partial<Record<string, number | boolean>>
+  facts?: Partial<Record<string, number | boolean | string>>
   over?: Partial<PatientCase>
 }
 

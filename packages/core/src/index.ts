@@ -117,6 +117,7 @@ export {
   type ChangeByDose,
   type DerivedFacts,
 } from './exercise/derivedFacts.js'
+export { nerveAsksMore, NERVE_QUIET_ENOUGH, type NerveAsksMore } from './exercise/nerveCeiling.js'
 export { openWristsThatDecide, type OpenWrist } from './exercise/openWrist.js'
 export { protocolOpenings, unhinderedPatient, type ProtocolOpening } from './exercise/protocolOpenings.js'
 export { poseWords, positionWords } from './exercise/poseWords.js'

@@ -11,15 +11,9 @@ import { isOpen, worseKind, type Reason, type Verdict, type VerdictKind } from '
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import type { Equipment } from './equipment.js'
-import {
-  isByOtherHand,
-  STRESS_LEVELS,
-  type Contraindication,
-  type Dose,
-  type Exercise,
-  type StructureStress,
-} from './exercise.js'
-import { STRESS_LEVEL_NAMES, STRESS_MODE_NAMES, STRUCTURE_NAMES } from './exerciseNames.js'
+import { isByOtherHand, STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
+import { stressWords } from './exerciseNames.js'
+import { nerveAsksMore } from './nerveCeiling.js'
 import { signatureOf, withDigitsFollowing } from './signatureOf.js'
 
 /** A case with what the catalogue needs to know besides the protocol. */
@@ -176,18 +170,27 @@ function tightened(
     }
     return refused('not-yet', byProtocol, opens?.days[0] ?? null, reason('catalogue.orthosis', text))
   }
+  let verdict = byProtocol
   const clock = clockOf(exercise, state)
   if (clock && state.day < clock.day) {
     if (byProtocol.basis === 'default')
       return refused('not-yet', byProtocol, clock.day, reason(clock.rule, clock.text))
     const week = Math.floor(clock.day / 7)
-    const text = {
+    verdict = withCare(verdict, clock.rule, {
       en: `Earlier than the catalogue's usual week ${week}: ${clock.text.en}`,
       es: `Antes de la semana habitual del catálogo, la ${week}: ${clock.text.es}`,
-    }
-    return asSet(exercise, state, withCare(byProtocol, clock.rule, text))
+    })
   }
-  return asSet(exercise, state, byProtocol)
+  const nerve = nerveAsksMore(exercise, state.condition, facts)
+  if (nerve) {
+    if (byProtocol.basis === 'default') {
+      const why = reason('catalogue.nerve', nerve.says)
+      const refusal = refused('not-yet', byProtocol, nerve.needs ? state.day : null, why)
+      return { ...refusal, missing: nerve.needs ? [nerve.needs] : [] }
+    }
+    verdict = withCare(verdict, 'catalogue.nerve', nerve.says)
+  }
+  return asSet(exercise, state, verdict)
 }
 
 /** What has to be asked or found before an open exercise is done: conditions, never bans. */
@@ -284,11 +287,6 @@ function usualWeek(exercise: Exercise, state: PatientCase): number | null {
   const school = state.condition.schoolWeeks[state.protocol.id]?.[exercise.demand]
   // A school's week replaces only the condition's common one: an entry that starts earlier by itself stays earlier.
   return school === undefined ? own : Math.min(own, school)
-}
-
-/** "PIP joint: stretch (moderate)". */
-function stressWords({ structure, mode, level }: StructureStress, language: Language): string {
-  return `${STRUCTURE_NAMES[structure]![language]}: ${STRESS_MODE_NAMES[mode][language]} (${STRESS_LEVEL_NAMES[level][language]})`
 }
 
 function ceilingWeek(exercise: Exercise, condition: Condition): { week: number; text: Said } | null {

@@ -1,5 +1,6 @@
 import type { Said } from '../protocol/names.js'
 import { readSaid } from '../protocol/readProtocol.js'
+import { NERVE_BUDGET, type Irritability } from '../nerve/nerveBudget.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { STRUCTURE_NAMES } from './exerciseNames.js'
 import { DEMANDS, STRESS_LEVELS, STRESS_MODES, type Demand, type StructureStress } from './exercise.js'
@@ -13,6 +14,13 @@ export interface Ceiling {
   readonly limits: readonly StructureStress[]
 }
 
+/** The most a nerve takes while it is this irritable. */
+export interface NerveCeiling {
+  readonly irritability: Irritability
+  readonly glide: StructureStress['level']
+  readonly stretch: StructureStress['level']
+}
+
 /** A condition the catalogue knows: its names, schools, and the clock its exercises follow. */
 export interface Condition {
   readonly id: string
@@ -22,6 +30,8 @@ export interface Condition {
   /** Whether a referral names the injured fingers; where not, every finger counts as injured. */
   readonly namesDigits: boolean
   readonly ceilings: readonly Ceiling[]
+  /** For conditions of a nerve, which go by irritability and not by weeks; from high to low, or empty. */
+  readonly nerveCeilings: readonly NerveCeiling[]
   /** Usual earliest week by demand where a school differs from the exercises' own weeks. */
   readonly schoolWeeks: Readonly<Record<string, Readonly<Partial<Record<Demand, number>>>>>
   /** What to tell the patient, in plain words: what it is, what to change, breaks, the night, warm or cold. */
@@ -38,6 +48,7 @@ export function readCondition(document: unknown): Condition {
     'protocols',
     'digits',
     'ceilings',
+    'nerveCeilings',
     'schoolWeeks',
     'advice',
     'source',
@@ -64,6 +75,7 @@ export function readCondition(document: unknown): Condition {
         }),
       }
     }),
+    nerveCeilings: readNerveCeilings(doc['nerveCeilings']!),
     schoolWeeks: Object.fromEntries(
       Object.entries(doc['schoolWeeks']!.anyObject()).map(([protocol, weeks]) => {
         const part = weeks.object(DEMANDS)
@@ -80,4 +92,21 @@ export function readCondition(document: unknown): Condition {
       confidence: source['confidence']!.oneOf(['high', 'medium', 'low']),
     },
   }
+}
+
+const IRRITABILITIES = Object.keys(NERVE_BUDGET) as Irritability[]
+
+function readNerveCeilings(reader: DocumentReader): NerveCeiling[] {
+  const ceilings = reader.optionalList().map((entry): NerveCeiling => {
+    const part = entry.object(['irritability', 'glide', 'stretch'])
+    return {
+      irritability: part['irritability']!.oneOf(IRRITABILITIES),
+      glide: part['glide']!.oneOf(STRESS_LEVELS),
+      stretch: part['stretch']!.oneOf(STRESS_LEVELS),
+    }
+  })
+  const named = ceilings.map(({ irritability }) => irritability).join()
+  if (named !== '' && named !== IRRITABILITIES.join())
+    reader.refuse(`each of ${IRRITABILITIES.join(', ')}, in this order`)
+  return ceilings
 }

@@ -1,4 +1,4 @@
-import type { Said } from '../protocol/names.js'
+import type { Language, Said } from '../protocol/names.js'
 import type {
   AngleName,
   Demand,
@@ -9,6 +9,7 @@ import type {
   STRESS_LEVELS,
   STRESS_MODES,
   StopRule,
+  StructureStress,
 } from './exercise.js'
 
 /** The words people read for the catalogue's words, in both languages. */
@@ -255,4 +256,9 @@ export const REGION_NAMES: Readonly<Record<string, Said>> = {
   elbow: said('elbow', 'codo'),
   shoulder: said('shoulder', 'hombro'),
   nerve: said('nerve path', 'recorrido del nervio'),
+}
+
+/** "PIP joint: stretch (moderate)". */
+export function stressWords({ structure, mode, level }: StructureStress, language: Language): string {
+  return `${STRUCTURE_NAMES[structure]![language]}: ${STRESS_MODE_NAMES[mode][language]} (${STRESS_LEVEL_NAMES[level][language]})`
 }

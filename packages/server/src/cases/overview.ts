@@ -11,6 +11,7 @@ import {
   isEarlyPermission,
   isSurgeonsToGive,
   LOAD_BASE_CRITERIA,
+  NERVE_QUIET_ENOUGH,
   milestones,
   orderLabel,
   staleAfterDays,
@@ -296,6 +297,7 @@ export function overview(
     ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution].flatMap((rule) => rule.needs)),
     ...protocol.gates.flatMap((gate) => gate.needs),
     ...LOAD_BASE_CRITERIA,
+    ...(state.condition.nerveCeilings.length > 0 ? [NERVE_QUIET_ENOUGH] : []),
   ]
   const criteria = allCriteria.filter(
     (one, place) => allCriteria.findIndex((other) => other.text === one.text) === place,

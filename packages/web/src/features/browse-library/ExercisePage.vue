@@ -9,9 +9,7 @@ import {
   REGION_NAMES,
   SLOT_NAMES,
   STOP_RULE_NAMES,
-  STRESS_LEVEL_NAMES,
-  STRESS_MODE_NAMES,
-  STRUCTURE_NAMES,
+  stressWords,
   type LadderAxis,
   type Tendon,
 } from '@pledge/core'
@@ -292,8 +290,7 @@ const weeks = computed(() =>
         <h2>Reaches</h2>
         <ul class="stress">
           <li v-for="one in exercise.stress" :key="`${one.structure} ${one.mode}`">
-            {{ STRUCTURE_NAMES[one.structure]?.en }}: {{ STRESS_MODE_NAMES[one.mode].en }},
-            {{ STRESS_LEVEL_NAMES[one.level].en }}
+            {{ stressWords(one, 'en') }}
           </li>
         </ul>
         <template v-if="exercise.contraindications.length > 0">
