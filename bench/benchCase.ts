@@ -20,6 +20,7 @@ export function benchCase(protocolId: string, day: number, facts: RecordedFact[]
     contraindications: [],
     isHealthAsked: true,
     notAtHome: null,
-    isOtherHandHurt: false,
+    otherHand: 'well',
+    otherInjuries: [],
   }
 }

@@ -324,7 +324,7 @@ describe('what has to be at hand', () => {
     expect(closed.kind).toBe('not-yet')
   })
   it('a hurt other hand is a condition of what it helps with, and of nothing else', () => {
-    const over = { isOtherHandHurt: true }
+    const over = { otherHand: 'hurt' } as const
     expect(open('palm-up-helped', { over }).kind).toBe('with-care')
     expect(
       open('wrist-sideways-air', { over })
@@ -340,7 +340,9 @@ describe('what has to be at hand', () => {
     )
     const days = repairs.flatMap(({ id }) => [14, 30, 60, 90].map((day) => [id, day] as const))
     const judged = days.map(([id, day]) =>
-      [false, true].map((isOtherHandHurt) => home(helped.id, caseOf(id, { day, over: { isOtherHandHurt } }))),
+      (['well', 'hurt'] as const).map((otherHand) =>
+        home(helped.id, caseOf(id, { day, over: { otherHand } })),
+      ),
     )
     const clear = judged.filter(([well]) => well!.kind === 'clear')
     expect(clear.length).toBeGreaterThan(0)

@@ -69,7 +69,8 @@ export function caseOf(
     contraindications: [],
     isHealthAsked: true,
     notAtHome: null,
-    isOtherHandHurt: false,
+    otherHand: 'well',
+    otherInjuries: [],
     ...over,
   }
 }

@@ -16,7 +16,8 @@ const states = [...catalogue.protocols.values()].flatMap((protocol) =>
     contraindications: [],
     isHealthAsked: false,
     notAtHome: null,
-    isOtherHandHurt: false,
+    otherHand: 'well',
+    otherInjuries: [],
   })),
 )
 

@@ -72,6 +72,9 @@ interface AskedExercise {
 
 interface ReadEpisode {
   readonly state: PatientCase
+  readonly side: 'left' | 'right' | null
+  /** Its place in the file. */
+  readonly place: number
   readonly anchorDate: ClinicalDay | null
 }
 
@@ -92,8 +95,12 @@ export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAss
     file['episode']!.refuse('either episode or episodes')
   const episodeReaders = file['episode']!.isMissing ? file['episodes']!.list() : [file['episode']!]
   if (episodeReaders.length === 0 || episodeReaders.length > 10) file['episodes']!.refuse('1 to 10 episodes')
-  const episodes = episodeReaders.map((reader) => readEpisode(reader, catalogue, today, dayGiven))
+  const episodes = episodeReaders.map((reader, place) => ({
+    ...readEpisode(reader, catalogue, today, dayGiven),
+    place,
+  }))
   const asked = readExercises(file['exercises']!, episodes[0]!, catalogue)
+  const inOneHand = ofFirstHand(episodes)
 
   const dated = (day: number | null, episode: ReadEpisode) =>
     day === null || episode.anchorDate === null ? null : addDays(episode.anchorDate, day)
@@ -123,9 +130,21 @@ export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAss
         frozen: standing.frozen,
       }
     }),
-    verdicts: asked.map((one) => verdictOf(one, episodes, dated)),
+    verdicts: asked.map((one) => verdictOf(one, inOneHand, dated)),
     burden: file['exercises']!.isMissing ? null : roundedBurden(asked),
   }
+}
+
+/**
+ * The injuries of the first one's hand. Those of the other hand, where both sides are stated, count in what both hands do or
+ * the other one helps with.
+ */
+function ofFirstHand(episodes: readonly ReadEpisode[]): readonly ReadEpisode[] {
+  const [first, ...rest] = episodes as [ReadEpisode, ...ReadEpisode[]]
+  const isOther = ({ side }: ReadEpisode) => side !== null && first.side !== null && side !== first.side
+  const others = rest.filter(isOther).map(({ state }) => ({ hand: 'other' as const, state }))
+  const together = rest.filter((one) => !isOther(one))
+  return [{ ...first, state: { ...first.state, otherInjuries: others } }, ...together]
 }
 
 export interface CaseAssessment {
@@ -195,7 +214,7 @@ function verdictOf(
     unlock: [...new Set(deciding.flatMap(({ verdict }) => verdict.unlock.map((one) => one.en)))],
     reasons: deciding.flatMap(({ verdict, index }) =>
       verdict.reasons.map(({ rule, atom, text, source }) => ({
-        episode: index,
+        episode: episodes[index]!.place,
         rule,
         atom,
         text: text.en,
@@ -253,7 +272,7 @@ function readEpisode(
   catalogue: Catalogue,
   today: ClinicalDay | null,
   dayGiven: number | null,
-): ReadEpisode {
+): Omit<ReadEpisode, 'place'> {
   const part = reader.object(EPISODE_KEYS)
   const protocolId = part['protocol']!.text()
   const known = catalogue.protocols.get(protocolId)
@@ -268,7 +287,7 @@ function readEpisode(
   if (conditionId !== known.condition)
     part['condition']!.refuse(`"${known.condition}", the condition of ${protocolId}`)
   const protocol = bindFrom(part, known)
-  part['side']!.optional((side) => side.oneOf(['left', 'right']))
+  const side = part['side']!.optional((word) => word.oneOf(['left', 'right'] as const))
   const digits = part['digits']!.optionalList().map((digit): Digit => digit.oneOf(DIGITS))
   const atHome = part['equipment']!.optionalList().map((item) => item.text())
   const { anchorDate, day } = readDay(part['anchors']!, protocol, today, dayGiven)
@@ -281,6 +300,7 @@ function readEpisode(
   const lastReview = part['lastReview']!.optional((date) => date.clinicalDay())
   return {
     anchorDate,
+    side,
     state: {
       protocol,
       condition: catalogue.conditions.get(conditionId)!,
@@ -301,7 +321,9 @@ function readEpisode(
       ),
       isHealthAsked: assumeRecorded || !part['contraindications']!.isMissing,
       notAtHome: atHome.length > 0 ? thingsNotAtHome(catalogue.equipment, atHome) : null,
-      isOtherHandHurt: false,
+      // The format has no place for it.
+      otherHand: 'well',
+      otherInjuries: [],
       contraindications: part['contraindications']!.optionalList().map((word): Contraindication =>
         word.oneOf(CONTRAINDICATIONS),
       ),

@@ -11,9 +11,16 @@ import { isOpen, worseKind, type Reason, type Verdict, type VerdictKind } from '
 import type { Condition } from './condition.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import type { Equipment } from './equipment.js'
-import { isByOtherHand, STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
+import { otherHandUse, STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
 import { stressWords } from './exerciseNames.js'
 import { nerveAsksMore } from './nerveCeiling.js'
+import {
+  cannotHelp,
+  helpSignature,
+  togetherWith,
+  type JudgedInjury,
+  type OtherInjury,
+} from './otherInjuries.js'
 import { signatureOf, withDigitsFollowing } from './signatureOf.js'
 
 /** A case with what the catalogue needs to know besides the protocol. */
@@ -25,8 +32,10 @@ export interface PatientCase extends CaseOnDay {
   readonly isHealthAsked: boolean
   /** Things of the catalogue that are not at home; `null` = nobody has asked. */
   readonly notAtHome: readonly Equipment[] | null
-  /** Whether the other hand cannot help: hurt, operated or weak. */
-  readonly isOtherHandHurt: boolean
+  /** How the other hand is, where no episode tells: able, or hurt, operated or weak; `null` = nobody has asked. */
+  readonly otherHand: 'well' | 'hurt' | null
+  /** Other open injuries of the same person. */
+  readonly otherInjuries: readonly OtherInjury[]
 }
 
 /**
@@ -92,11 +101,11 @@ export function assessExercise(
   state: PatientCase,
   done: HowDone = {},
 ): Verdict {
-  return tightened(exercise, dose, state, done, (signature) => {
-    const byProtocol = assess(signature, state)
+  return tightened(exercise, dose, state, done, (signature, asked) => {
+    const byProtocol = assess(signature, asked)
     return isOpen(byProtocol.kind)
       ? byProtocol
-      : { ...byProtocol, fromDay: opensOn(exercise, signature, byProtocol.fromDay, state) }
+      : { ...byProtocol, fromDay: opensOn(exercise, signature, byProtocol.fromDay, asked) }
   })
 }
 
@@ -107,9 +116,9 @@ export function exerciseKind(
   state: PatientCase,
   done: HowDone = {},
 ): VerdictKind {
-  return tightened(exercise, dose, state, done, (signature) => ({
+  return tightened(exercise, dose, state, done, (signature, asked) => ({
     ...NOTHING_TOLD,
-    ...verdictBasis(signature, state),
+    ...verdictBasis(signature, asked),
   })).kind
 }
 
@@ -122,24 +131,54 @@ const NOTHING_TOLD: Omit<Verdict, 'kind' | 'basis'> = {
   unlock: [],
 }
 
-/** The protocol's verdict, tightened by the catalogue. */
-function tightened(
+type Ask = (signature: Signature, state: PatientCase) => Verdict
+
+/**
+ * The verdict with every injury of the person: another injury of this hand is asked as well; the other hand is where it does
+ * the same movement. Where it only helps and may not, a helper is a condition.
+ */
+function tightened(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone, ask: Ask): Verdict {
+  const worn = done.orthosis ?? orthosisOn(exercise, dose, state)
+  const own = tightenedAlone(exercise, dose, state, { ...done, orthosis: worn }, ask)
+  if (state.otherInjuries.length === 0) return own
+  const use = otherHandUse(exercise)
+  const judged = state.otherInjuries
+    .filter(({ hand }) => hand === 'same' || use === 'the same')
+    .map((other): JudgedInjury => {
+      const itself = { ...other.state, otherInjuries: [] }
+      const how =
+        other.hand === 'same' ? { ...done, orthosis: worn } : { orthosis: orthosisOn(exercise, dose, itself) }
+      return { ...other, verdict: tightenedAlone(exercise, dose, itself, how, ask) }
+    })
+  const verdict = togetherWith(own, state, judged)
+  if (use === 'none' || use === 'the same' || !isOpen(verdict.kind)) return verdict
+  const unable = cannotHelp(state.otherInjuries, (other) => ask(helpSignature(exercise, dose, use), other))
+  if (unable.length === 0) return verdict
+  const what = inEach((language) => unable.map((one) => one.state.condition.name[language]).join(', '))
+  return withCare(verdict, 'catalogue.other-hand', {
+    en: `Asks for the other hand, which may not do this yet (${what.en}): teach a helper, or choose another form.`,
+    es: `Pide la otra mano, que aún no puede hacerlo (${what.es}): enseñe a un ayudante o elija otra forma.`,
+  })
+}
+
+/** The protocol's verdict of one injury, tightened by the catalogue. */
+function tightenedAlone(
   exercise: Exercise,
   dose: Dose,
   state: PatientCase,
-  done: HowDone,
-  ask: (signature: Signature) => Verdict,
+  done: HowDone & { readonly orthosis: Orthosis },
+  ask: Ask,
 ): Verdict {
   const facts = factsInStates(state.facts, state.states)
   const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
-  const worn = done.orthosis ?? orthosisOn(exercise, dose, state)
+  const worn = done.orthosis
   const derived = withDigitsFollowing(signatureOf(exercise, dose, worn), state.protocol)
   const signature = {
     ...derived,
     digits: done.digits ?? derived.digits,
     posture: { ...done.posture, ...derived.posture },
   }
-  const byProtocol = ask(signature)
+  const byProtocol = ask(signature, state)
   const barring = exercise.contraindications.filter((word) => state.contraindications.includes(word))
   if (barring.length > 0) {
     const text = {
@@ -218,13 +257,22 @@ function thingWords({ name, home }: Equipment, language: Language): string {
 }
 
 function withoutOtherHand(exercise: Exercise, state: PatientCase, verdict: Verdict): Verdict {
-  // What is lowered against a load is raised by the other hand first.
-  const isHelped = isByOtherHand(exercise.force) || exercise.force === 'lowered against load'
-  if (!state.isOtherHandHurt || (!isHelped && exercise.side !== 'both')) return verdict
-  return withCare(verdict, 'catalogue.other-hand', {
-    en: 'Asks for the other hand, which is hurt too: teach a helper, or choose another form.',
-    es: 'Pide la otra mano, que también está lesionada: enseñe a un ayudante o elija otra forma.',
-  })
+  if (otherHandUse(exercise) === 'none' || state.otherHand === 'well') return verdict
+  // An injury of its own with a protocol tells more than the answer given once.
+  if (state.otherInjuries.some(({ hand }) => hand === 'other')) return verdict
+  return withCare(
+    verdict,
+    'catalogue.other-hand',
+    state.otherHand === 'hurt'
+      ? {
+          en: 'Asks for the other hand, which is hurt too: teach a helper, or choose another form.',
+          es: 'Pide la otra mano, que también está lesionada: enseñe a un ayudante o elija otra forma.',
+        }
+      : {
+          en: 'Asks for the other hand, and nobody has asked yet whether it can.',
+          es: 'Pide la otra mano, y falta preguntar si puede.',
+        },
+  )
 }
 
 function withCare(verdict: Verdict, rule: string, text: Said): Verdict {
@@ -348,7 +396,8 @@ export function exerciseCalendar(
     ...state.condition.ceilings.map(({ fromWeek }) => fromWeek * 7),
     (usualWeek(exercise, state) ?? 0) * 7,
   ]
-  const days = [...turningOffsets(state).map((offset) => state.day + offset), ...clock]
+  const injuries = [state, ...state.otherInjuries.map((other) => other.state)]
+  const days = [...injuries.flatMap(turningOffsets).map((offset) => state.day + offset), ...clock]
   const runs: CalendarRun[] = []
   for (const fromDay of [...new Set(days)].sort((a, b) => a - b)) {
     if (fromDay < state.day || fromDay > lastDay) continue
@@ -366,7 +415,13 @@ function onDay(state: PatientCase, day: number): PatientCase {
   let days = moved.get(state)
   if (!days) moved.set(state, (days = new Map()))
   let then = days.get(day)
-  if (!then) days.set(day, (then = { ...state, day }))
+  if (!then) {
+    const otherInjuries = state.otherInjuries.map((other) => ({
+      ...other,
+      state: onDay(other.state, other.state.day + day - state.day),
+    }))
+    days.set(day, (then = { ...state, day, otherInjuries }))
+  }
   return then
 }
 

@@ -154,6 +154,21 @@ const BY_OTHER_HAND: readonly Force[] = [
   'active wrist, assisted digits',
 ]
 
+/**
+ * What the other hand does: nothing; it holds, guides or rubs; it holds against an effort; or it does the same movement.
+ */
+export const OTHER_HAND_USES = ['none', 'helps', 'resists', 'the same'] as const
+export type OtherHandUse = (typeof OTHER_HAND_USES)[number]
+
+/** What the other hand does in an exercise: as the entry says, else by its sides and its force. */
+export function otherHandUse(exercise: Pick<Exercise, 'force' | 'side' | 'otherHand'>): OtherHandUse {
+  if (exercise.otherHand) return exercise.otherHand
+  if (exercise.side === 'both') return 'the same'
+  // What is lowered against a load is raised by the other hand first.
+  if (exercise.force === 'lowered against load') return 'resists'
+  return isByOtherHand(exercise.force) ? 'helps' : 'none'
+}
+
 export const HAND_GRIPS = [
   'none',
   'cylindrical',
@@ -295,6 +310,8 @@ export interface Exercise {
   /** Orthoses it may be done in, `none` included when it may be done without. */
   readonly worn: readonly Orthosis[]
   readonly side: 'one' | 'each' | 'both'
+  /** What the other hand does, where sides and force do not tell. */
+  readonly otherHand?: OtherHandUse
   /** Digits that go one after the other each take the time of a bout. */
   readonly turns: 'together' | 'digits in turn'
   /** Absent in entries that go there, keep the end and go back at the usual pace. */

@@ -26,7 +26,8 @@ export function unhinderedPatient(protocol: Protocol, condition: Condition): Pat
     contraindications: [],
     isHealthAsked: true,
     notAtHome: null,
-    isOtherHandHurt: false,
+    otherHand: 'well',
+    otherInjuries: [],
   }
 }
 

@@ -75,14 +75,27 @@ export interface EpisodeRecord {
   readonly versions: readonly (Omit<ProgramVersionRow, 'items'> & { items: readonly SignedItem[] })[]
   readonly bouts: readonly (BoutLogRow & { items: readonly BoutLogItemRow[] })[]
   readonly devices: readonly DeviceRow[]
+  /** Other episodes of the same patient, of this hand or the other; theirs are left out. */
+  readonly others: readonly EpisodeRecord[]
 }
 
-/** Reads an episode's record; refuses an id nobody knows. */
+/** Reads an episode's record with the patient's other episodes; refuses an id nobody knows. */
 export async function readRecord(database: Database, episodeId: string): Promise<EpisodeRecord> {
   const { rows } = database
   const episode = (await rows.episodes.findByPk(episodeId))?.get()
   if (!episode) throw new Problem('NOT_FOUND', 'There is no such episode.')
-  const where = { episodeId }
+  const ofPatient = await rows.episodes.findAll({
+    where: { patientId: episode.patientId },
+    order: [['id', 'ASC']],
+  })
+  const others = ofPatient.map((row) => row.get()).filter(({ id }) => id !== episodeId)
+  const [own, ...rest] = await Promise.all([episode, ...others].map((one) => readAlone(database, one)))
+  return { ...own!, others: rest }
+}
+
+async function readAlone(database: Database, episode: EpisodeRow): Promise<EpisodeRecord> {
+  const { rows } = database
+  const where = { episodeId: episode.id }
   const [
     patient,
     schools,
@@ -199,10 +212,11 @@ export async function readRecord(database: Database, episodeId: string): Promise
       return { ...row.get(), items: own.map((item) => item.get()) }
     }),
     devices: devices.map((row) => row.get()),
+    others: [],
   }
 }
 
-/** The case that core judges, on a day. */
+/** The case that core judges, on a day, with the patient's other injuries. */
 export function caseOn(
   record: EpisodeRecord,
   catalogue: Catalogue,
@@ -260,7 +274,11 @@ export function caseOn(
     notAtHome: record.home?.things
       ? thingsNotAtHome(catalogue.equipment, record.home.things as string[])
       : null,
-    isOtherHandHurt: record.home?.otherHand === 'hurt',
+    otherHand: !record.home || record.home.otherHand === 'notAsked' ? null : record.home.otherHand,
+    otherInjuries: record.others.map((other) => ({
+      hand: other.episode.side === episode.side ? 'same' : 'other',
+      state: caseOn(other, catalogue, today, now),
+    })),
   }
 }
 

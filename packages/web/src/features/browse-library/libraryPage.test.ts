@@ -123,7 +123,7 @@ describe('the library', () => {
       'Active: PIP flexion',
       'fingers: middle joints fully bent',
       '24 mm',
-      'deep finger flexor (FDP): gliding, moderate',
+      'deep finger flexor (FDP): gliding (moderate)',
       'A book of hands',
       'week 2',
       'latex',
