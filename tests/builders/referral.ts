@@ -11,6 +11,9 @@ export function referralFor(protocol: Protocol, changes: object = {}) {
   return {
     name: `Patient of ${protocol.id}`,
     birthDate: '1970-05-01',
+    // Every referral of a test is somebody of their own, also where names are the same.
+    samePersonAs: null,
+    otherHand: 'well',
     dominantHand: 'right',
     language: 'en',
     hasLatexAllergy: false,

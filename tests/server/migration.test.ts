@@ -63,6 +63,7 @@ describe('a database of the first version', () => {
       '0002-every-school',
       '0003-windows-and-health',
       '0004-house-and-overrides',
+      '0005-one-person',
     ])
     expect(await migrate(owner, instance.accounts.app.user)).toEqual([])
   })
@@ -74,6 +75,8 @@ describe('a database of the first version', () => {
       anchorOn: '2031-02-25',
       variant: null,
     })
+    expect(record.patient).toMatchObject({ id: patientId, personId: patientId })
+    expect(record.others).toEqual([])
     expect(record.episode).toMatchObject({ injuredOn: '2031-02-20', side: 'left', digits: [] })
     expect(await rowsOf('SELECT restriction, document FROM orders')).toEqual([
       { restriction: 'noLoad', document: '' },

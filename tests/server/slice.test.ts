@@ -24,6 +24,8 @@ afterAll(() => clinic.close())
 const referral = (changes: object = {}) => ({
   name: 'Bente Okonjo',
   birthDate: '1970-05-01',
+  samePersonAs: null,
+  otherHand: 'well',
   dominantHand: 'right',
   language: 'en',
   hasLatexAllergy: false,

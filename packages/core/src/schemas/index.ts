@@ -1,6 +1,7 @@
 // Shapes that form and route share. A subpath of its own, so that workers need no Yup.
 export { type TodayContext, TEXT_LIMITS } from './fields.js'
 export {
+  knownPerson,
   newHomeCheck,
   newReferral,
   newSchoolChoice,

@@ -96,10 +96,18 @@ export const newHomeCheck = object({
   otherHand: otherHand(),
 }).noUnknown('This field is not known here.')
 
-/** A new patient with one episode. Validate with `{ context: { today } }`. */
+/** A name and a date of birth by which a patient may be known already. */
+export const knownPerson = object({
+  name: text("the patient's name", TEXT_LIMITS.name),
+  birthDate: birthDay(),
+}).noUnknown('This field is not known here.')
+
+/** A new patient, or another episode of one who is known, with one episode. Validate with `{ context: { today } }`. */
 export const newReferral = object({
   name: text("the patient's name", TEXT_LIMITS.name),
   birthDate: birthDay(),
+  /** The person who has this name and date of birth already; `null`: somebody else; left out where nobody has. */
+  samePersonAs: string().nullable().max(26, 'Not a person Pledge knows.'),
   dominantHand: string()
     .oneOf(['left', 'right', 'both'], 'Choose the dominant hand.')
     .required('Choose the dominant hand.'),

@@ -75,21 +75,29 @@ export interface EpisodeRecord {
   readonly versions: readonly (Omit<ProgramVersionRow, 'items'> & { items: readonly SignedItem[] })[]
   readonly bouts: readonly (BoutLogRow & { items: readonly BoutLogItemRow[] })[]
   readonly devices: readonly DeviceRow[]
-  /** Other episodes of the same patient, of this hand or the other; theirs are left out. */
+  /** Other episodes of the same person, of this hand or the other; theirs are left out. */
   readonly others: readonly EpisodeRecord[]
 }
 
-/** Reads an episode's record with the patient's other episodes; refuses an id nobody knows. */
+/** Reads an episode's record with the person's other episodes; refuses an id nobody knows. */
 export async function readRecord(database: Database, episodeId: string): Promise<EpisodeRecord> {
   const { rows } = database
   const episode = (await rows.episodes.findByPk(episodeId))?.get()
   if (!episode) throw new Problem('NOT_FOUND', 'There is no such episode.')
-  const ofPatient = await rows.episodes.findAll({
-    where: { patientId: episode.patientId },
+  const { personId } = (await rows.patients.findByPk(episode.patientId))!.get()
+  const patients = (await rows.patients.findAll({ where: { personId } })).map((row) => row.get())
+  const episodes = await rows.episodes.findAll({
+    where: { patientId: patients.map(({ id }) => id) },
     order: [['id', 'ASC']],
   })
-  const others = ofPatient.map((row) => row.get()).filter(({ id }) => id !== episodeId)
-  const [own, ...rest] = await Promise.all([episode, ...others].map((one) => readAlone(database, one)))
+  const others = episodes.map((row) => row.get()).filter(({ id }) => id !== episodeId)
+  const records = await Promise.all([episode, ...others].map((one) => readAlone(database, one)))
+  // An allergy told at any referral is an allergy of the person.
+  const allergies = {
+    hasLatexAllergy: patients.some((one) => one.hasLatexAllergy),
+    hasAdhesiveAllergy: patients.some((one) => one.hasAdhesiveAllergy),
+  }
+  const [own, ...rest] = records.map((one) => ({ ...one, patient: { ...one.patient, ...allergies } }))
   return { ...own!, others: rest }
 }
 

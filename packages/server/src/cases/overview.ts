@@ -66,6 +66,7 @@ export const overviewReply = obj({
     hasLatexAllergy: bool,
     hasAdhesiveAllergy: bool,
   }),
+  others: list(obj({ episodeId: str, side: str, digits: list(str), condition: str, day: whole })),
   episode: obj({
     id: str,
     condition: str,
@@ -312,6 +313,13 @@ export function overview(
     revision,
     today,
     patient,
+    others: record.others.map(({ episode: other }, place) => ({
+      episodeId: other.id,
+      side: other.side,
+      digits: other.digits as string[],
+      condition: state.otherInjuries[place]!.state.condition.name.en,
+      day: state.otherInjuries[place]!.state.day,
+    })),
     episode: {
       ...episode,
       condition: state.condition.name.en,

@@ -4,8 +4,9 @@ import * as firstSlice from './migrations/0001-first-slice.js'
 import * as everySchool from './migrations/0002-every-school.js'
 import * as windowsAndHealth from './migrations/0003-windows-and-health.js'
 import * as houseAndOverrides from './migrations/0004-house-and-overrides.js'
+import * as onePerson from './migrations/0005-one-person.js'
 
-const MIGRATIONS = [firstSlice, everySchool, windowsAndHealth, houseAndOverrides]
+const MIGRATIONS = [firstSlice, everySchool, windowsAndHealth, houseAndOverrides, onePerson]
 
 /**
  * What the application's account may do with each table. Records of what happened can be added to and read, never

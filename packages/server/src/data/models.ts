@@ -19,6 +19,8 @@ export interface SessionRow {
 }
 export interface PatientRow {
   id: string
+  /** The id of the person's first row: each referral has a row of its own. */
+  personId: string
   name: string
   birthDate: string
   dominantHand: 'left' | 'right' | 'both'
@@ -322,6 +324,7 @@ export function defineModels(sequelize: Sequelize): Models {
     }),
     patients: table<PatientRow>('patients', {
       id: key,
+      personId: id,
       name: text,
       birthDate: day,
       dominantHand: text,

@@ -304,6 +304,7 @@ export async function loadDemoClinic(
     const [patientId, episodeId] = [newId(), newId()]
     await rows.patients.create({
       id: patientId,
+      personId: patientId,
       ...demo.patient,
       createdBy: therapistId,
       createdAt: at(1, 9),
@@ -357,6 +358,14 @@ export async function loadDemoClinic(
       episodeId,
       present: demo.health ?? [],
       note: '',
+      recordedBy: therapistId,
+      recordedAt: at(1, 10),
+    })
+    await rows.homeChecks.create({
+      id: ulid(at(1, 10).getTime()),
+      episodeId,
+      things: null,
+      otherHand: 'well',
       recordedBy: therapistId,
       recordedAt: at(1, 10),
     })

@@ -11,11 +11,13 @@ import {
   type Condition,
   type Protocol,
 } from '@pledge/core'
-import { newReferral } from '@pledge/core/schemas'
+import { knownPerson, newReferral } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
 import { checkSchool, refuseField, refuseUnknownThings, selectionFacts } from '../cases/schoolAnswers.js'
+import type { Database } from '../data/database.js'
 import { newId } from '../data/ids.js'
+import type { EpisodeRow } from '../data/models.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
 import { list, map, maybe, num, obj, str, whole } from '../reply.js'
@@ -45,7 +47,14 @@ const conditionsReply = list(
   }),
 )
 
-/** A new patient with one episode. Mounted at `/api/referrals`. */
+const knownReply = list(
+  obj({
+    personId: str,
+    episodes: list(obj({ episodeId: str, side: str, digits: list(str), condition: str, openedOn: str })),
+  }),
+)
+
+/** A new patient, or one who is known, with one episode. Mounted at `/api/referrals`. */
 export const referrals: FastifyPluginAsync<AppContext> = async (app, { database, clock, settings }) => {
   const conditionsIn = new WeakMap<Catalogue, ReturnType<typeof conditionsOf>>()
   app.get(
@@ -70,6 +79,32 @@ export const referrals: FastifyPluginAsync<AppContext> = async (app, { database,
   )
 
   app.post(
+    '/known',
+    { config: { access: THERAPISTS }, schema: { response: { 200: knownReply } } },
+    async (request) => {
+      const known = await knownPersons(database, request.checked(knownPerson))
+      await database.audit({
+        at: clock.now(),
+        actor: request.actor(),
+        action: 'patient.match',
+        episodeId: null,
+        isChange: false,
+        detail: { persons: known.map(({ personId }) => personId) },
+      })
+      return known.map(({ personId, episodes }) => ({
+        personId,
+        episodes: episodes.map(({ id, side, digits, conditionId, openedOn }) => ({
+          episodeId: id,
+          side,
+          digits,
+          condition: request.catalogue.conditions.get(conditionId)?.name.en ?? conditionId,
+          openedOn,
+        })),
+      }))
+    },
+  )
+
+  app.post(
     '/',
     { config: { access: THERAPISTS }, schema: { response: { 201: obj({ episodeId: str }) } } },
     async (request, reply) => {
@@ -88,6 +123,18 @@ export const referrals: FastifyPluginAsync<AppContext> = async (app, { database,
       if (stranger !== undefined) refuseField('clearances', `"${stranger}" is no clearance of this school.`)
       const { values, selected } = checkSchool(protocol, referral)
       refuseUnknownThings(referral.things ?? [], request.catalogue)
+      const known = await knownPersons(database, referral)
+      const { samePersonAs } = referral
+      if (samePersonAs === undefined && known.length > 0)
+        refuseField(
+          'samePersonAs',
+          'A patient of this name and date of birth is here already: say whether it is the same person.',
+        )
+      if (samePersonAs && !known.some(({ personId }) => personId === samePersonAs))
+        refuseField(
+          'samePersonAs',
+          'That patient has another name or date of birth. Check both, or choose somebody else.',
+        )
       const today = clock.today(settings.clinic.timeZone)
       const [at, me] = [clock.now(), request.me()]
       const [patientId, episodeId] = [newId(), newId()]
@@ -131,6 +178,7 @@ export const referrals: FastifyPluginAsync<AppContext> = async (app, { database,
         await rows.patients.create(
           {
             id: patientId,
+            personId: samePersonAs ?? patientId,
             name: referral.name,
             birthDate: referral.birthDate,
             dominantHand: referral.dominantHand as 'left',
@@ -187,7 +235,12 @@ export const referrals: FastifyPluginAsync<AppContext> = async (app, { database,
         )
         await rows.facts.bulkCreate([...factRows, ...selectionRows], { transaction })
         await rows.orders.bulkCreate(orderRows, { transaction })
-        const detail = { patientId, clearances, restrictions: orderRows.map((row) => row.restriction) }
+        const detail = {
+          patientId,
+          personId: samePersonAs ?? patientId,
+          clearances,
+          restrictions: orderRows.map((row) => row.restriction),
+        }
         await database.audit(
           { at, actor: request.actor(), action: 'referral.create', episodeId, isChange: true, detail },
           transaction,
@@ -196,6 +249,30 @@ export const referrals: FastifyPluginAsync<AppContext> = async (app, { database,
       return reply.code(201).send({ episodeId })
     },
   )
+}
+
+/** Persons of a name and a date of birth, with their episodes; accents, case and spaces of the name do not count. */
+async function knownPersons(
+  { rows }: Database,
+  { name, birthDate }: { name: string; birthDate: string },
+): Promise<{ personId: string; episodes: EpisodeRow[] }[]> {
+  const born = (await rows.patients.findAll({ where: { birthDate } })).map((row) => row.get())
+  const alike = born.filter((one) => plain(one.name) === plain(name))
+  const episodes = await rows.episodes.findAll({
+    where: { patientId: alike.map(({ id }) => id) },
+    order: [['id', 'ASC']],
+  })
+  return [...new Set(alike.map(({ personId }) => personId))].map((personId) => {
+    const own = alike.filter((one) => one.personId === personId).map(({ id }) => id)
+    return {
+      personId,
+      episodes: episodes.map((row) => row.get()).filter(({ patientId }) => own.includes(patientId)),
+    }
+  })
+}
+
+function plain(name: string): string {
+  return name.normalize('NFD').replace(/\p{M}/gu, '').replace(/\s+/g, ' ').trim().toLowerCase()
 }
 
 function conditionsOf(catalogue: Catalogue) {

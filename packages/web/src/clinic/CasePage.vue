@@ -72,6 +72,15 @@ const hasOwnRibbon = computed(() => route.name === 'program')
             >, {{ store.data.episode.variant.toLowerCase() }}</template
           >
         </p>
+        <p v-if="store.data.others.length > 0" class="others">
+          Judged together with
+          <template v-for="(other, place) in store.data.others" :key="other.episodeId"
+            ><template v-if="place > 0">, </template
+            ><router-link :to="{ name: 'phase', params: { id: other.episodeId } }"
+              >{{ partText(other.side, other.digits) }}: {{ other.condition.toLowerCase() }}</router-link
+            >, day {{ other.day }}</template
+          >
+        </p>
       </div>
       <p class="when">
         {{ ANCHOR_WORDS[store.data.episode.anchor] }} {{ dayText(store.data.episode.anchorOn) }}
@@ -126,6 +135,9 @@ const hasOwnRibbon = computed(() => route.name === 'program')
   justify-content: space-between;
   gap: 20px;
   padding: 12px 18px 0;
+}
+.others {
+  color: var(--ink-soft);
 }
 .who {
   display: flex;

@@ -18,6 +18,7 @@ const WORDS: Readonly<Record<string, string>> = {
   'caseload.read': 'read the caseload',
   'episode.read': 'read the record',
   'referral.create': 'took a referral',
+  'patient.match': 'looked whether a patient is known',
   'evaluation.create': 'recorded an evaluation',
   'fact.record': 'recorded a criterion',
   'fact.withdraw': 'withdrew a criterion',

@@ -12,6 +12,7 @@ import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import { ANCHOR_WORDS, weekOf } from '../../shared/words'
+import KnownPerson from './KnownPerson.vue'
 import SchoolTable from './SchoolTable.vue'
 import { useReferralStore } from './referralStore'
 
@@ -116,6 +117,12 @@ async function save() {
               :error="store.errorAt('language')"
             />
           </div>
+          <KnownPerson
+            v-if="store.known.length > 0"
+            v-model="form.samePersonAs"
+            :known="store.known"
+            :error="store.errorAt('samePersonAs')"
+          />
           <ChoiceInput
             v-model="form.dominantHand"
             label="Dominant hand"

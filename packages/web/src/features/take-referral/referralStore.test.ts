@@ -7,9 +7,10 @@ import type { SchoolAnswer } from '../../shared/api/types'
 import { useReferralStore } from './referralStore'
 
 const refer = vi.fn<ClinicApi['refer']>()
+const knownPersons = vi.fn<ClinicApi['knownPersons']>()
 function taken(changes: object = {}) {
   const app = createApp({})
-  app.provide(CLINIC_API, { refer } as unknown as ClinicApi)
+  app.provide(CLINIC_API, { refer, knownPersons } as unknown as ClinicApi)
   const pinia = createPinia()
   app.use(pinia)
   setActivePinia(pinia)
@@ -35,6 +36,7 @@ function taken(changes: object = {}) {
 }
 beforeEach(() => {
   refer.mockReset()
+  knownPersons.mockReset().mockResolvedValue([])
 })
 
 describe('a referral being taken', () => {
@@ -162,5 +164,70 @@ describe('a referral being taken', () => {
       await store.save()
       expect(refer).toHaveBeenCalledWith(expect.objectContaining({ digits: ['thumb'] }))
     })
+  })
+})
+
+describe('a name and a date of birth that somebody has already', () => {
+  const person = {
+    personId: 'p1',
+    episodes: [
+      {
+        episodeId: 'e1',
+        side: 'left' as const,
+        digits: [],
+        condition: 'Distal radius fracture',
+        openedOn: '2031-04-01',
+      },
+    ],
+  }
+  const settled = () => new Promise((done) => setTimeout(done))
+
+  it('are looked up once both are there, and once for the same two', async () => {
+    knownPersons.mockResolvedValue([person])
+    const store = taken({ birthDate: '' })
+    store.touch('name')
+    expect(knownPersons).not.toHaveBeenCalled()
+    store.form.birthDate = '1970-05-01'
+    store.touch('birthDate')
+    store.touch('name')
+    await settled()
+    expect(knownPersons).toHaveBeenCalledOnce()
+    expect(store.known).toEqual([person])
+    expect(store.form.samePersonAs).toBeUndefined()
+  })
+
+  it('take the answer back when another name is typed', async () => {
+    knownPersons.mockResolvedValue([person])
+    const store = taken()
+    store.touch('name')
+    await settled()
+    store.form.samePersonAs = 'p1'
+    store.form.name = 'Bente Okonja'
+    knownPersons.mockResolvedValue([])
+    store.touch('name')
+    await settled()
+    expect(store.known).toEqual([])
+    expect(store.form.samePersonAs).toBeUndefined()
+  })
+
+  it('are asked about when the clinic refuses to guess, although nobody could look them up', async () => {
+    knownPersons.mockRejectedValueOnce(new ApiProblem(0, 'OFFLINE', 'No connection.'))
+    const store = taken()
+    store.touch('name')
+    await settled()
+    expect(store.known).toEqual([])
+    refer.mockRejectedValue(
+      new ApiProblem(400, 'INPUT_INVALID', 'Say whether it is the same person.', [
+        { path: 'samePersonAs', message: 'Say whether it is the same person.' },
+      ]),
+    )
+    knownPersons.mockResolvedValue([person])
+    expect(await store.save()).toBeNull()
+    expect(store.known).toEqual([person])
+    expect(store.errorAt('samePersonAs')).toMatch(/same person/)
+    refer.mockResolvedValue({ episodeId: 'e2' })
+    store.form.samePersonAs = 'p1'
+    expect(await store.save()).toBe('e2')
+    expect(refer).toHaveBeenLastCalledWith(expect.objectContaining({ samePersonAs: 'p1' }))
   })
 })

@@ -1,10 +1,10 @@
 import { newReferral } from '@pledge/core/schemas'
 import { defineStore } from 'pinia'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, shallowRef } from 'vue'
 import { ValidationError } from 'yup'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { SchoolAnswer } from '../../shared/api/types'
+import type { KnownPersonAnswer, SchoolAnswer } from '../../shared/api/types'
 import * as facts from '../../shared/case/schoolFacts'
 
 export type SaveState = { name: 'editing' } | { name: 'saving' } | { name: 'failed'; message: string }
@@ -12,6 +12,8 @@ export type SaveState = { name: 'editing' } | { name: 'saving' } | { name: 'fail
 const EMPTY = {
   name: '',
   birthDate: '',
+  /** The person who has this name and date of birth; `null`: somebody else; `undefined`: not said. */
+  samePersonAs: undefined as string | null | undefined,
   dominantHand: null as string | null,
   language: 'en' as string | null,
   hasLatexAllergy: null as boolean | null,
@@ -50,6 +52,9 @@ export const useReferralStore = defineStore('referral', () => {
   const wasSent = ref(false)
   const serverErrors = ref<Record<string, string>>({})
   const today = ref('')
+  /** Persons who have this name and date of birth already. */
+  const known = shallowRef<readonly KnownPersonAnswer[]>([])
+  let asked = ''
 
   /** Every refusal by its field, from the same shape that the server checks. */
   const errors = computed<Record<string, string>>(() => {
@@ -87,6 +92,21 @@ export const useReferralStore = defineStore('referral', () => {
   function touch(field: string) {
     touched.add(field)
     serverErrors.value = {}
+    if (field === 'name' || field === 'birthDate') void lookUp()
+  }
+  /** Asks whether somebody of this name and date of birth is here already. Without an answer, saving asks again. */
+  async function lookUp() {
+    const who = { name: form.name.trim(), birthDate: form.birthDate }
+    const key = `${who.name} ${who.birthDate}`
+    if (key === asked || errors.value['name'] || errors.value['birthDate']) return
+    asked = key
+    form.samePersonAs = undefined
+    try {
+      const found = await api.knownPersons(who)
+      if (key === asked) known.value = found
+    } catch {
+      asked = ''
+    }
   }
   function start(day: string) {
     Object.assign(form, {
@@ -98,6 +118,8 @@ export const useReferralStore = defineStore('referral', () => {
       answers: {},
     })
     school.value = null
+    known.value = []
+    asked = ''
     touched.clear()
     wasSent.value = false
     serverErrors.value = {}
@@ -135,8 +157,12 @@ export const useReferralStore = defineStore('referral', () => {
           ? Object.fromEntries(error.errors.map((one) => [one.path, one.message]))
           : {}
       saveState.value = { name: 'failed', message }
+      if ('samePersonAs' in serverErrors.value) {
+        asked = ''
+        await lookUp()
+      }
       return null
     }
   }
-  return { form, school, saveState, errors, errorAt, touch, start, answerTo, isOffered, choose, save }
+  return { form, school, known, saveState, errors, errorAt, touch, start, answerTo, isOffered, choose, save }
 })

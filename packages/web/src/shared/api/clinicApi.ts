@@ -11,6 +11,7 @@ import type {
   ExercisePageAnswer,
   HouseEditAnswer,
   HousePreviewAnswer,
+  KnownPersonAnswer,
   LibraryAnswer,
   PictureAnswer,
   PermissionMapAnswer,
@@ -47,6 +48,8 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     signOut: () => ask<void>('DELETE', '/api/session'),
     caseload: () => ask<{ today: string; cases: CaseloadRow[] }>('GET', '/api/caseload'),
     conditions: () => ask<ConditionAnswer[]>('GET', '/api/referrals/conditions'),
+    knownPersons: (who: { name: string; birthDate: string }) =>
+      ask<KnownPersonAnswer[]>('POST', '/api/referrals/known', who),
     refer: (referral: object) => ask<{ episodeId: string }>('POST', '/api/referrals', referral),
     episode: (id: string) => ask<EpisodeAnswer>('GET', of(id)),
     revision: (id: string) => ask<{ revision: string }>('GET', `${of(id)}/revision`),

@@ -24,6 +24,20 @@ import type {
   VerdictKind,
 } from '@pledge/core'
 
+/** Another episode of the same person. */
+export interface OtherEpisodeAnswer {
+  episodeId: string
+  side: 'left' | 'right'
+  digits: Digit[]
+  condition: string
+  day: number
+}
+/** Somebody who has this name and date of birth already. */
+export interface KnownPersonAnswer {
+  personId: string
+  episodes: (Omit<OtherEpisodeAnswer, 'day'> & { openedOn: string })[]
+}
+
 /** What the clinic's API answers. */
 export interface SessionAnswer {
   user: { id: string; name: string; role: 'lead' | 'therapist' | 'assistant' } | null
@@ -163,6 +177,8 @@ export interface EpisodeAnswer {
     hasLatexAllergy: boolean
     hasAdhesiveAllergy: boolean
   }
+  /** Other episodes of the same person: judged along. */
+  others: OtherEpisodeAnswer[]
   episode: {
     id: string
     condition: string

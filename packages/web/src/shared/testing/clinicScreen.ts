@@ -65,6 +65,7 @@ export function episodeAnswer(changes: Partial<EpisodeAnswer> = {}): EpisodeAnsw
       hasLatexAllergy: false,
       hasAdhesiveAllergy: false,
     },
+    others: [],
     episode: {
       id: 'e1',
       condition: 'Flexor tendon repair',
