@@ -41,6 +41,7 @@ export const depictedReply = obj({
   region: str,
   start: map(num),
   shapes: list(map(num)),
+  mendedFinger: map(num),
   force: str,
   grip: str,
   equipment: list(str),

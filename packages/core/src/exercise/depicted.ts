@@ -6,6 +6,7 @@ export const DEPICTED_KEYS = [
   'region',
   'start',
   'shapes',
+  'mendedFinger',
   'force',
   'grip',
   'equipment',

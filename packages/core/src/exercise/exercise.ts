@@ -293,6 +293,8 @@ export interface Exercise {
   readonly start: Pose
   /** One pose, or several shapes in order. */
   readonly shapes: readonly Pose[]
+  /** The mended finger at the end, where a yoke holds it otherwise than its neighbors. */
+  readonly mendedFinger?: Pose
   readonly force: Force
   readonly grip: (typeof HAND_GRIPS)[number]
   readonly load: Load | null

@@ -17,6 +17,7 @@ const KEYS = [
   'evidence',
   'start',
   'end',
+  'mendedFinger',
   'force',
   'grip',
   'load',
@@ -88,6 +89,7 @@ export function readExercise(document: unknown): shape.Exercise {
     evidence: doc['evidence']!.oneOf(shape.EVIDENCE_LEVELS),
     start,
     shapes,
+    ...(doc['mendedFinger']!.isMissing ? {} : { mendedFinger: readMended(doc['mendedFinger']!, start) }),
     force: doc['force']!.oneOf(shape.FORCES),
     grip: doc['grip']!.oneOf(shape.HAND_GRIPS),
     load,
@@ -133,6 +135,17 @@ function readPose(reader: DocumentReader): shape.Pose {
       part[name]!.number(shape.ANGLE_WINDOWS[name][0], shape.ANGLE_WINDOWS[name][1]),
     ]),
   )
+}
+
+/** Only finger joints, and those that the fingers state as well. */
+function readMended(reader: DocumentReader, start: shape.Pose): shape.Pose {
+  const mended = readPose(reader)
+  const stray = Object.keys(mended).find(
+    (name) => !/^(mcp|pip|dip)Flexion$/.test(name) || start[name as shape.AngleName] === undefined,
+  )
+  if (stray !== undefined)
+    reader.refuse(`mcpFlexion, pipFlexion or dipFlexion as start and end state them, not ${stray}`)
+  return mended
 }
 
 function readStress(reader: DocumentReader): shape.StructureStress {

@@ -206,3 +206,28 @@ describe('time', () => {
     expect(poseAt(picture, 0, 1).fingers).toEqual(picture.shapes[0]!.fingers)
   })
 })
+
+describe('a finger that a yoke holds straighter than its neighbors', () => {
+  const yoke = exercise({
+    shapes: [{ mcpFlexion: 60, pipFlexion: 90, dipFlexion: 50 }],
+    mendedFinger: { mcpFlexion: 42 },
+  })
+  it.each([
+    ['the patient’s own', ['ring'] as const, 'ring', 'middle'],
+    ['the middle one where nobody is injured', [] as const, 'middle', 'ring'],
+  ] as const)('is %s', (_case, injured, mended, neighbor) => {
+    const { start, shapes } = pictureOf(yoke, {}, injured)
+    expect(shapes[0]!.fingers[mended]).toMatchObject({ mcp: 42, pip: 90, dip: 50 })
+    expect(shapes[0]!.fingers[neighbor].mcp).toBe(60)
+    expect(start.fingers[mended].mcp).toBe(0)
+  })
+})
+
+it('while fingers take turns and one stands for all, the thumb waits for its own', () => {
+  const start = { ...fingers, thumbIpFlexion: 5 }
+  const end = { mcpFlexion: 70, pipFlexion: 80, dipFlexion: 40, thumbIpFlexion: 45 }
+  const alone = between(start, end, { turns: 'digits in turn', picture: { digits: ['index'] } })
+  expect(alone.shapes[0]!.thumb.ip).toBe(5)
+  expect(alone.moving).not.toContain('thumbDistal')
+  expect(between(start, end).shapes[0]!.thumb.ip).toBe(45)
+})

@@ -57,14 +57,15 @@ export function pictureOf(
   limits: AngleLimits = {},
   injured: readonly Digit[] = [],
 ): Picture {
-  const clipped = clippedAngles([asked.start, ...asked.shapes], limits)
+  const drawn = oneInTurn(asked)
+  const clipped = clippedAngles([drawn.start, ...drawn.shapes], limits)
   const exercise: Depicted =
     clipped.length === 0
-      ? asked
+      ? drawn
       : {
-          ...asked,
-          start: clippedPose(asked.start, limits),
-          shapes: asked.shapes.map((shape) => clippedPose(shape, limits)),
+          ...drawn,
+          start: clippedPose(drawn.start, limits),
+          shapes: drawn.shapes.map((shape) => clippedPose(shape, limits)),
         }
   const hints = onInjured(exercise.picture ?? {}, injured)
   const moved = movedAngles(exercise)
@@ -77,7 +78,9 @@ export function pictureOf(
     isBody: isBodyView(view),
     isNear: isNear(moving, helper),
     start: figurePose(exercise.start, digits, still, exercise.grip),
-    shapes: exercise.shapes.map((shape) => figurePose(shape, digits, still, exercise.grip)),
+    shapes: exercise.shapes.map((shape) =>
+      withMended(figurePose(shape, digits, still, exercise.grip), exercise.mendedFinger, injured),
+    ),
     view,
     moving,
     followed: followedBy(moved, digits, exercise),
@@ -88,6 +91,14 @@ export function pictureOf(
     clipped,
     isAtRest: moved.size === 0,
   }
+}
+
+/** Where one finger stands for all that take turns, the thumb waits: its turn is another. */
+function oneInTurn(asked: Depicted): Depicted {
+  if (asked.turns !== 'digits in turn' || asked.picture?.digits === undefined) return asked
+  const waiting = THUMB_ANGLES.filter((name) => asked.start[name] !== undefined)
+  const still = Object.fromEntries(waiting.map((name) => [name, asked.start[name]!]))
+  return { ...asked, shapes: asked.shapes.map((shape) => ({ ...shape, ...still })) }
 }
 
 /** Fingers on the little finger's side are looked at from there: from the thumb's side the others would hide them. */
@@ -101,6 +112,26 @@ function onInjured(hints: PictureHints, injured: readonly Digit[]): PictureHints
   const isFar = own[0] === 'ring' || own[0] === 'little'
   const view = hints.view ?? 'thumb-palm'
   return { ...hints, digits: own, view: (isFar ? FROM_LITTLE_SIDE[view] : undefined) ?? view }
+}
+
+/** Where nobody is injured, a yoke is shown on the finger that is mended most often. */
+const MENDED_BY_DEFAULT: Finger = 'middle'
+
+function withMended(
+  pose: FigurePose,
+  mended: Depicted['mendedFinger'],
+  injured: readonly Digit[],
+): FigurePose {
+  if (!mended) return pose
+  const own = FINGERS.find((finger) => injured.includes(finger)) ?? MENDED_BY_DEFAULT
+  const { mcp, pip, dip, spread } = pose.fingers[own]
+  const held = {
+    mcp: mended.mcpFlexion ?? mcp,
+    pip: mended.pipFlexion ?? pip,
+    dip: mended.dipFlexion ?? dip,
+    spread,
+  }
+  return { ...pose, fingers: { ...pose.fingers, [own]: held } }
 }
 
 const BODY_VIEWS: readonly PictureView[] = ['front', 'front-side', 'arm-side']
