@@ -121,6 +121,7 @@ export function sourcesOfCode(): readonly string[] {
 
 /** Keys that only docstrings name: formulas, grades and tables have no constant of their own. */
 export const SOURCES_OF_DOCSTRINGS: readonly string[] = [
+  'A1-AUTHORITY',
   'A-RESISTANCE',
   'A16-DOSE',
   'A5-NERVE',

@@ -1,4 +1,4 @@
-import { capital } from '../protocol/formWords.js'
+import { arcWords, capital, keptWords } from '../protocol/formWords.js'
 import {
   ACT_NAMES,
   ACTOR_NAMES,
@@ -14,12 +14,12 @@ import {
   type Said,
 } from '../protocol/names.js'
 import { listed, motionsWords } from '../protocol/ruleWords.js'
-import type { ResistanceClass } from '../protocol/vocabulary.js'
+import type { Arc, Arcs, Axis, ResistanceClass } from '../protocol/vocabulary.js'
 import type { Signature } from '../verdict/signature.js'
 
 /**
- * What the rules see of an exercise, one sentence a part: "Active: middle joint (PIP) flexion and extension". Empty for an
- * exercise without motion. `signatureText` says the same in the words of documents.
+ * What the rules see of an exercise, one sentence a part: "Active: middle joint (PIP) flexion and extension; PIP 0 to 95° of
+ * flexion", and where the other joints are kept. `signatureText` says the same in the words of documents.
  */
 export function signatureWords(signature: Signature): Said[] {
   const count = partsIn(signature, 'en').length
@@ -39,7 +39,8 @@ function partsIn(signature: Signature, language: Language): string[] {
     language === 'en' ? `lifting ${kg} kg` : `levantar ${String(kg).replace('.', ',')} kg`
   return [
     ...signature.motions.map(
-      (part) => `${modes(part.modes)}: ${motionsWords(new Set(part.motions), language)}${res(part.res)}`,
+      (part) =>
+        `${modes(part.modes)}: ${motionsWords(new Set(part.motions), language)}${res(part.res)}${through(part.arc, language)}`,
     ),
     ...signature.combos.map(
       ({ combo, mode }) => `${COMBO_NAMES[combo][language]} (${MODE_NAMES[mode][language]})`,
@@ -56,5 +57,26 @@ function partsIn(signature: Signature, language: Language): string[] {
     ...(signature.by && signature.by !== 'self'
       ? [`${language === 'en' ? 'by' : 'por'} ${ACTOR_NAMES[signature.by][language]}`]
       : []),
+    ...keptIn(signature.posture, language),
   ]
+}
+
+/** "; MCP 0 to 75° of flexion": through which arc the joints that rules know in degrees go. */
+function through(arcs: Arcs | null, language: Language): string {
+  return entriesOf(arcs)
+    .map(
+      ([axis, arc]) =>
+        `; ${arc[0] === arc[1] ? keptWords(axis, arc[0], language) : arcWords(axis, arc, language)}`,
+    )
+    .join('')
+}
+
+/** "kept: wrist at 0°, PIP at 20° of flexion"; nothing where no joint is stated. */
+function keptIn(posture: Arcs | null, language: Language): string[] {
+  const kept = entriesOf(posture).map(([axis, [deg]]) => keptWords(axis, deg, language))
+  return kept.length === 0 ? [] : [`${language === 'en' ? 'kept' : 'se mantiene'}: ${kept.join(', ')}`]
+}
+
+function entriesOf(arcs: Arcs | null): [Axis, Arc][] {
+  return Object.entries(arcs ?? {}) as [Axis, Arc][]
 }

@@ -21,6 +21,15 @@ export function arcWords(axis: Axis, [low, high]: Arc, language: Language): stri
   return `${name} ${of(-low, below)} ${to} ${of(high, above)}`
 }
 
+/** Where a joint is kept: "wrist straight", "MCP at 60° of flexion". */
+export function keptWords(axis: Axis, deg: number, language: Language): string {
+  const [below, above] = WAYS_OF_AXIS[axis] ?? WAYS_OF_AXIS.other
+  const name = AXIS_NAMES[axis][language]
+  if (deg === 0) return `${name} ${language === 'en' ? 'at' : 'en'} 0°`
+  const way = deg < 0 ? below : above
+  return `${name} ${language === 'en' ? 'at' : 'en'} ${Math.abs(deg)}° ${language === 'en' ? 'of' : 'de'} ${way[language]}`
+}
+
 /** "inside the dorsal block or the wrist orthosis". */
 export function insideWords(words: readonly Orthosis[], language: Language): string {
   const inside = language === 'en' ? 'inside' : 'dentro de'

@@ -12,7 +12,9 @@ import {
   protocolOpenings,
   ruleWords,
   schoolPreview,
+  otherHandUse,
   signatureWords,
+  timingOf,
   type Catalogue,
   type Exercise,
   type Phase,
@@ -73,7 +75,9 @@ const pageReply = obj({
   force: str,
   evidence: str,
   side: str,
+  otherHand: str,
   turns: str,
+  holdKind: str,
   text: obj({ en: exerciseTeachingReply, es: exerciseTeachingReply }),
   positions: list(said),
   depicted: depictedReply,
@@ -311,6 +315,8 @@ function pageOf(exercise: Exercise, catalogue: Catalogue) {
       const of = (pose: object) => (pose as Record<string, number>)[name] ?? null
       return { name, start: of(exercise.start), shapes: exercise.shapes.map(of) }
     }),
+    otherHand: otherHandUse(exercise),
+    holdKind: timingOf(exercise).hold,
     positions: positionWords(exercise),
     depicted: depicted(exercise),
     equipment: exercise.equipment.map((key) => catalogue.equipment.get(key)!),

@@ -1,4 +1,4 @@
-import type { Aim, Anchor, Dose, VerdictKind } from '@pledge/core'
+import type { Aim, Anchor, Dose, HoldKind, OtherHandUse, VerdictKind } from '@pledge/core'
 
 /** The words of verdicts, the same everywhere. */
 export const VERDICT_WORDS: Readonly<Record<VerdictKind, string>> = {
@@ -83,9 +83,24 @@ export function loadText(unit: string | null, load: number | null): string {
   return 'part of body weight'
 }
 
+/** What the seconds of a dose are: the head of a field. */
+export const HOLD_LABELS: Readonly<Record<HoldKind, string>> = {
+  kept: 'Hold',
+  'going on': 'Goes on for',
+  'on the way': 'Lowered over',
+  'left alone': 'Left for',
+}
+/** What the other hand does; `none` is not said. */
+export const OTHER_HAND_WORDS: Readonly<Record<Exclude<OtherHandUse, 'none'>, string>> = {
+  helps: 'helps, steadies or rubs',
+  resists: 'holds against the effort',
+  'the same': 'does the same movement',
+}
+
 /** "2 × 10, hold 5 s, 4 a day". */
-export function doseText(dose: Dose): string {
-  const hold = dose.holdSeconds > 0 ? `, hold ${holdText(dose.holdSeconds)}` : ''
+export function doseText(dose: Dose, kind: HoldKind = 'kept'): string {
+  const hold =
+    dose.holdSeconds > 0 ? `, ${HOLD_LABELS[kind].toLowerCase()} ${holdText(dose.holdSeconds)}` : ''
   const times = dose.sets > 1 ? `${dose.sets} × ${dose.repetitions}` : `${dose.repetitions}×`
   return `${times}${hold}, ${dose.boutsPerDay} a day`
 }

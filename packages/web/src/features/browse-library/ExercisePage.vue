@@ -24,9 +24,11 @@ import {
   AIM_WORDS,
   dayText,
   doseText,
+  HOLD_LABELS,
   holdText,
   loadText,
   minutesText,
+  OTHER_HAND_WORDS,
   VERDICT_WORDS,
 } from '../../shared/words'
 import AngleStrips from './AngleStrips.vue'
@@ -73,16 +75,22 @@ const AXIS_STEP: Readonly<Record<LadderAxis, string>> = {
 }
 /** The ladder, hardest first: what lies above, this exercise with its dose, what lies below; each step with what changes. */
 const rungs = computed(() => {
-  const { id, text: words, dose, harder, easier } = props.exercise
+  const { id, text: words, dose, holdKind, harder, easier } = props.exercise
   const told = (way: 'harder' | 'easier', list: readonly RungAnswer[]) =>
     list.map((rung) => ({ ...rung, way, note: rung.step.map((axis) => AXIS_STEP[axis]).join(', ') }))
   const name = { en: words.en.name, es: words.es.name }
   return [
     ...told('harder', harder),
-    { id, way: 'this', name, note: doseText(dose) },
+    { id, way: 'this', name, note: doseText(dose, holdKind) },
     ...told('easier', easier),
   ]
 })
+/** "MCP ends at 42°": where a yoke holds one finger otherwise. */
+const mended = computed(() =>
+  Object.entries(props.exercise.depicted.mendedFinger ?? {})
+    .map(([name, deg]) => `${name.replace('Flexion', '').toUpperCase()} ends at ${deg}°`)
+    .join(', '),
+)
 const DOSE_ROWS = [
   ['sets', 'Sets', ''],
   ['repetitions', 'Repetitions', ''],
@@ -95,7 +103,7 @@ const doseRows = computed(() =>
     const words = (value: number) => (unit !== 's' ? String(value) : value === 0 ? 'none' : holdText(value))
     return {
       key,
-      label,
+      label: key === 'holdSeconds' ? HOLD_LABELS[props.exercise.holdKind] : label,
       usual: words(props.exercise.dose[key]),
       within: low === high ? words(low) : `${words(low)} to ${words(high)}`,
     }
@@ -250,6 +258,10 @@ const weeks = computed(() =>
           <li v-for="(one, index) in exercise.positions" :key="index">{{ one[language] }}</li>
         </ol>
         <p class="fact"><span>Moved</span> {{ FORCE_NAMES[exercise.force].en }}</p>
+        <p v-if="exercise.depicted.mendedFinger" class="fact"><span>The mended finger</span> {{ mended }}</p>
+        <p v-if="exercise.otherHand !== 'none'" class="fact">
+          <span>The other hand</span> {{ OTHER_HAND_WORDS[exercise.otherHand] }}
+        </p>
         <p class="fact">
           <span>The rules see</span>
           <span class="parts" :lang="language"

@@ -11,7 +11,7 @@ const words = (name: string) => ({
   reason: `${name} helps.`,
   steps: ['Bend it.', 'Open it.'],
   shouldFeel: 'A pull.',
-  shouldNotFeel: 'Pain.',
+  shouldNotFeel: 'No pain.',
   mistake: 'Too fast.',
   before: 'The wound is closed.',
 })
@@ -25,7 +25,9 @@ const page = (id: string, changes: Partial<ExercisePageAnswer> = {}): ExercisePa
   force: 'active',
   evidence: 'laboratory',
   side: 'one',
+  otherHand: 'none',
   turns: 'together',
+  holdKind: 'kept',
   text: { en: words(`Hook ${id}`), es: words(`Gancho ${id}`) },
   positions: [
     { en: 'fingers straight', es: 'dedos rectos' },
@@ -133,6 +135,22 @@ describe('the library', () => {
     // Half a millimeter is no travel.
     expect(pageText()).not.toContain('extensors EDC')
   })
+
+  it.each([
+    ['kept', 'none', 'Hold3 s', /The other hand/],
+    ['going on', 'helps', 'Goes on for3 s', /helps, steadies or rubs/],
+    ['on the way', 'resists', 'Lowered over3 s', /holds against the effort/],
+    ['left alone', 'the same', 'Left for3 s', /does the same movement/],
+  ] as const)(
+    'says what the seconds are (%s) and what the other hand does (%s)',
+    async (holdKind, otherHand, told, hand) => {
+      api.libraryExercise.mockResolvedValue(page('a', { holdKind, otherHand }))
+      await shown()
+      expect(pageText()).toContain(told)
+      if (otherHand === 'none') expect(pageText()).not.toMatch(hand)
+      else expect(pageText()).toMatch(hand)
+    },
+  )
 
   it('moves by keys, and a slash goes to the search', async () => {
     await shown()

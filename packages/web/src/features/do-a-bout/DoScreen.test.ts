@@ -100,9 +100,15 @@ describe('the screen of an exercise', () => {
 
   it('goes on with the next finger where they take turns, and counts anew', async () => {
     const text = await screenOf({ timing: timing({ turns: 4 }) }, 20)
-    expect(text).toContain('finger 2 of 4')
+    expect(text).toContain('middle finger: 2 of 4')
     expect(text).toMatch(/1 of 3/)
     expect(text).not.toContain('Well done')
+  })
+
+  it('names the thumb first where it takes its turn as well', async () => {
+    expect(await screenOf({ timing: timing({ turns: 5 }) }, 3)).toContain('thumb: 1 of 5')
+    expect(await screenOf({ timing: timing({ turns: 5 }) }, 20, 'es')).toContain('índice: 2 de 5')
+    expect(await screenOf({ timing: timing({ turns: 2 }) }, 20)).toContain('finger: 2 of 2')
   })
 
   it('counts as before on a day that an earlier version kept', async () => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { movedShare, ORTHOSIS_NAMES, repetitionMoment } from '@pledge/core'
+import { type Digit, DIGITS, movedShare, ORTHOSIS_NAMES, repetitionMoment } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import HandFigure from '../../shared/figure/HandFigure.vue'
@@ -41,6 +41,12 @@ function pictureMoment() {
   const now = repetitionMoment(item.value.dose, timing.value, store.elapsed + since)
   return { shape: now.shape - 1, time: movedShare(now) }
 }
+/** The digit whose turn it is: the thumb begins where it takes part; other numbers are not named. */
+const TURNS: Readonly<Record<number, readonly Digit[]>> = { 4: DIGITS.slice(1), 5: DIGITS }
+const turnName = computed(() => {
+  const digit = TURNS[timing.value.turns]?.[moment.value.turn - 1]
+  return digit ? t(`digit.${digit}`) : t('digit.any')
+})
 const isLast = computed(() => store.index + 1 === store.items.length)
 /** The share of the present stage that is over: the ring fills while one holds. */
 const share = computed(() => {
@@ -127,7 +133,7 @@ const wear = computed(() =>
             {{ t('set', { n: moment.set, all: item.dose.sets }) }}
           </p>
           <p v-if="timing.turns > 1 && moment.stage !== 'done'" class="small soft">
-            {{ t('turn', { n: moment.turn, all: timing.turns }) }}
+            {{ t('turn', { finger: turnName, n: moment.turn, all: timing.turns }) }}
           </p>
           <p v-if="item.shapes > 1 && moment.stage !== 'done' && moment.stage !== 'rest'" class="small soft">
             {{ t('shape', { n: moment.shape, all: item.shapes }) }}
@@ -234,6 +240,10 @@ const wear = computed(() =>
   right: 10px;
   bottom: 10px;
   width: 96px;
+}
+/* Between two stills, not on the name of the second. */
+.picture:has(.pair span + span) .clock {
+  right: calc(50% - 48px);
 }
 .work {
   display: flex;

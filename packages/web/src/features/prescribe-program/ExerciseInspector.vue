@@ -5,7 +5,15 @@ import { computed, ref } from 'vue'
 import type { ExerciseAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
 import HandFigure from '../../shared/figure/HandFigure.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
-import { dayText, doseText, holdText, loadText, minutesText, VERDICT_WORDS } from '../../shared/words'
+import {
+  dayText,
+  doseText,
+  HOLD_LABELS,
+  holdText,
+  loadText,
+  minutesText,
+  VERDICT_WORDS,
+} from '../../shared/words'
 import type { DraftItem } from './programStore'
 
 /** One exercise: its verdict with the reason, its dose, its minutes, the patient's words. */
@@ -168,13 +176,15 @@ const tone = computed(
         Your school of early load waits for: {{ waitsFor.join('; ') }}.
       </p>
       <p v-if="isOffSchool && schoolDose" class="school-note">
-        Other than the chosen school: {{ doseText(schoolDose) }}.
+        Other than the chosen school: {{ doseText(schoolDose, exercise.holdKind) }}.
         <button v-if="canEdit" type="button" class="text-button" @click="emit('dose', schoolDose)">
           Dose it so
         </button>
       </p>
       <div v-for="field in FIELDS" :key="field.key" class="dose-row">
-        <label :for="`dose-${field.key}`">{{ field.label }}</label>
+        <label :for="`dose-${field.key}`">{{
+          field.key === 'holdSeconds' ? HOLD_LABELS[exercise.holdKind] : field.label
+        }}</label>
         <span class="entry">
           <input
             :id="`dose-${field.key}`"

@@ -224,6 +224,13 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
               <span :lang="language">{{ phase.entry.map((one) => one[language]).join('; ') }}</span>.
             </p>
             <p v-for="one in phase.wear" :key="one.en" class="worn" :lang="language">{{ one[language] }}</p>
+            <p v-if="page.sources.length > 0" class="soft small rests">
+              Each rule rests on
+              <template v-for="(one, place) in page.sources" :key="one.key"
+                >{{ place === 0 ? '' : place === page.sources.length - 1 ? ' and ' : ', '
+                }}<abbr :title="one.text">{{ one.key }}</abbr> ({{ one.confidence }})</template
+              >, from memory.
+            </p>
             <template v-for="group in groups" :key="group.title">
               <h3>{{ group.title }}</h3>
               <ul>
@@ -321,6 +328,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
 </template>
 
 <style scoped>
+.rests {
+  margin-top: 10px;
+}
 .protocols {
   display: grid;
   grid-template-columns: 232px minmax(0, 1fr);

@@ -17,8 +17,9 @@ function told({ episodes }: KnownPersonAnswer): string {
 </script>
 
 <template>
-  <fieldset class="known" :class="{ open: chosen === undefined }">
-    <legend>A patient of this name and date of birth is here already</legend>
+  <fieldset class="known">
+    <legend class="sr-only">A patient of this name and date of birth is here already</legend>
+    <p aria-hidden="true"><b>A patient of this name and date of birth is here already.</b></p>
     <label v-for="person in known" :key="person.personId">
       <input
         type="radio"
@@ -26,7 +27,7 @@ function told({ episodes }: KnownPersonAnswer): string {
         :checked="chosen === person.personId"
         @change="chosen = person.personId"
       />
-      <span><b>The same person.</b> {{ told(person) }}. The injuries are judged together.</span>
+      <span><b>The same person:</b> {{ told(person) }}. The injuries are judged together.</span>
     </label>
     <label>
       <input type="radio" name="same-person" :checked="chosen === null" @change="chosen = null" />
@@ -46,14 +47,18 @@ function told({ episodes }: KnownPersonAnswer): string {
   border-radius: 4px;
   background: var(--paper);
 }
-.known legend {
-  padding: 0 4px;
-  font-weight: 650;
-}
 .known label {
   display: grid;
-  grid-template-columns: 22px 1fr;
-  align-items: baseline;
+  grid-template-columns: 28px 1fr;
+  align-items: start;
+  min-height: 24px;
+  cursor: pointer;
+}
+.known input {
+  width: 18px;
+  height: 18px;
+  margin: 2px 0 0;
+  accent-color: var(--teal);
 }
 .wrong {
   color: var(--brick);

@@ -13,8 +13,10 @@ import type {
   ExerciseText,
   Family,
   Force,
+  HoldKind,
   LadderAxis,
   Orthosis,
+  OtherHandUse,
   Pace,
   Said,
   Slot,
@@ -289,6 +291,7 @@ export interface ExerciseAnswer {
   family: string
   aims: Aim[]
   pace?: Pace
+  holdKind: HoldKind
   region: string
   demand: string
   text: {
@@ -468,7 +471,9 @@ export interface ExercisePageAnswer {
   force: Force
   evidence: EvidenceLevel
   side: 'one' | 'each' | 'both'
+  otherHand: OtherHandUse
   turns: string
+  holdKind: HoldKind
   text: Record<'en' | 'es', ExerciseText>
   /** Its positions in words, from the angles, start first. */
   positions: Said[]

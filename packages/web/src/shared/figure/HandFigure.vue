@@ -99,13 +99,20 @@ const shows = computed(() => [props.exercise, props.side, props.worn, props.limi
 watch(shows, () => {
   if (shown.value === 'words') shown.value = 'stills'
 })
+/** Nothing moves: a rest, a hold or rubbing. One still tells it. */
+const isAtRest = computed(() => {
+  const { start, shapes } = props.exercise
+  return shapes.every((shape) => JSON.stringify(shape) === JSON.stringify(start))
+})
 /** Made beforehand for a left hand, under the name of these very angles. */
-const stills = computed(() =>
-  stillFiles(props.exercise).map((file, place, all) => ({
-    source: `/stills/${file}`,
-    label: place === 0 ? words.value.start : all.length === 2 ? words.value.end : String(place),
-  })),
-)
+const stills = computed(() => {
+  const files = stillFiles(props.exercise)
+  const label = (place: number) =>
+    place === 0 ? words.value.start : files.length === 2 ? words.value.end : String(place)
+  return isAtRest.value
+    ? [{ source: `/stills/${files[0]}`, label: '' }]
+    : files.map((file, place) => ({ source: `/stills/${file}`, label: label(place) }))
+})
 
 function pause() {
   if (isPaused.value) began += performance.now() - pausedAt
