@@ -10,6 +10,7 @@ import {
   signIn,
   startBrowser,
 } from '../../scripts/lib/browser.mjs'
+import { expectAccessible } from './accessible.js'
 
 /**
  * From the referral to the verdict through the interface, for two or more conditions each of fracture, tendon,
@@ -286,6 +287,37 @@ it.each(PATIENTS)('$condition: from the referral to the verdict', async (patient
   }
   await reads(page, patient.record.phase)
   for (const one of patient.record.expected) await expectVerdict(one)
+})
+
+it('another injury of a known person is asked about, and judged together with the first', async () => {
+  await page.goto(`${url}/caseload`, { waitUntil: 'networkidle0' })
+  await press(page, 'New referral')
+  await reads(page, 'From the surgeon’s letter')
+  await fill(page, 'Name', 'invented  orthosis without a break')
+  await fill(page, 'Date of birth', '1968-02-14')
+  await choose(page, 'Dominant hand', 'Right')
+  await choose(page, 'Latex allergy', 'Yes')
+  await choose(page, 'Adhesive allergy', 'No')
+  await reads(page, 'A patient of this name and date of birth is here already')
+  await reads(page, 'left ring finger, mallet finger')
+  await expectAccessible(page, 'the question whether it is the same person')
+  await pick(page, 'Condition', 'Mallet finger (extensor zones I-II)')
+  await choose(page, 'Injured side', 'Right')
+  await press(page, 'Orthosis without a break', { exact: false })
+  await press(page, 'middle')
+  await fill(page, 'Day 0: start of the orthosis', daysAgo(6))
+  await fill(page, 'Surgeon or referrer', 'Dr. P. Hallam-Ito')
+  await fill(page, 'Date of the letter', daysAgo(6))
+  await press(page, 'Open the episode')
+  await reads(page, 'say whether it is the same person')
+  await press(page, 'The same person:', { exact: false })
+  await press(page, 'Open the episode')
+  await reads(page, 'Judged together with left ring finger: mallet finger')
+  await expectAccessible(page, 'a case that is judged with another')
+  await press(page, 'left ring finger: mallet finger', { exact: false })
+  await reads(page, 'Judged together with right middle finger: mallet finger')
+  // An allergy told now counts for the first injury too.
+  await reads(page, 'latex allergy')
 })
 
 it('said nothing wrong in the console meanwhile', () => expect(failures).toEqual([]))
