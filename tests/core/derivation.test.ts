@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
+  assessExercise,
   changesByDose,
   derivedFacts,
   minutesOfBout,
@@ -8,7 +9,7 @@ import {
   signatureText,
   type Dose,
 } from '@pledge/core'
-import { catalogue } from './shippedCatalogue.js'
+import { catalogue, caseOf } from './shippedCatalogue.js'
 
 const exercise = (id: string) => catalogue.exercises.get(id)!
 
@@ -76,6 +77,16 @@ describe('the signature derived from angles and force', () => {
     const signature = signatureOf(entry, entry.dose, 'none')
     expect(signature.motions[0]?.arc).toEqual({ wrist: [-50, 50] })
     expect(signature.posture).toEqual({ forearm: [0, 0] })
+  })
+
+  it('names the digits of an exercise that is done with these and no others', () => {
+    const round = exercise('thumb-o-index')
+    expect(signatureOf(round, round.dose, 'none').digits).toEqual(['thumb', 'index'])
+    expect(signatureOf(exercise('fist-gentle'), exercise('fist-gentle').dose, 'none').digits).toBeNull()
+    // A repaired ring finger has no part in it; a repaired index has.
+    const kind = (digits: ('ring' | 'index')[]) =>
+      assessExercise(round, round.dose, caseOf('EXT34-SAM', { day: 21, over: { digits } })).kind
+    expect([kind(['ring']), kind(['index'])]).toEqual(['clear', 'not-yet'])
   })
 
   it('does not take how wide the fingers spread for how far their knuckles bend', () => {

@@ -74,6 +74,7 @@ export function signatureText(signature: Signature): string {
     ...signature.nerve.map((one) => `nerve ${one.nerve} ${one.technique}`),
     ...signature.technique.map((technique) => `technique ${technique}`),
     ...(signature.by && signature.by !== 'self' ? [`by ${signature.by}`] : []),
+    ...(signature.digits ? [`with ${signature.digits.join(' ')}`] : []),
     ...(posture === '' ? [] : [`at ${posture}`]),
   ].join(' | ')
 }

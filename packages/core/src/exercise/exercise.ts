@@ -1,5 +1,5 @@
 import type { Source } from '../protocol/protocol.js'
-import type { Nerve, Orthosis } from '../protocol/vocabulary.js'
+import type { Digit, Nerve, Orthosis } from '../protocol/vocabulary.js'
 import type { Signature } from '../verdict/signature.js'
 import type { PictureHints } from './pictureHints.js'
 
@@ -314,6 +314,8 @@ export interface Exercise {
   readonly side: 'one' | 'each' | 'both'
   /** What the other hand does, where sides and force do not tell. */
   readonly otherHand?: OtherHandUse
+  /** The digits it is done with, where it cannot be done with others; absent: every finger, or as many as are chosen. */
+  readonly digits?: readonly Digit[]
   /** Digits that go one after the other each take the time of a bout. */
   readonly turns: 'together' | 'digits in turn'
   /** Absent in entries that go there, keep the end and go back at the usual pace. */

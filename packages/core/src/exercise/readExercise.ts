@@ -1,6 +1,6 @@
 import { LAST_WEEK } from './condition.js'
 import { DocumentReader } from '../reading/documentReader.js'
-import { NERVES, ORTHOSES } from '../protocol/vocabulary.js'
+import { DIGITS, NERVES, ORTHOSES, type Digit } from '../protocol/vocabulary.js'
 import { readSignature } from '../verdict/signature.js'
 import * as shape from './exercise.js'
 import { REGION_NAMES, STRUCTURE_NAMES } from './exerciseNames.js'
@@ -31,6 +31,7 @@ const KEYS = [
   'worn',
   'side',
   'otherHand',
+  'digits',
   'turns',
   'pace',
   'contraindications',
@@ -113,6 +114,7 @@ export function readExercise(document: unknown): shape.Exercise {
     worn: doc['worn']!.list().map((word) => word.oneOf(ORTHOSES)),
     side: doc['side']!.oneOf(['one', 'each', 'both']),
     ...(doc['otherHand']!.isMissing ? {} : { otherHand: doc['otherHand']!.oneOf(shape.OTHER_HAND_USES) }),
+    ...(doc['digits']!.isMissing ? {} : { digits: readDigits(doc['digits']!) }),
     turns: doc['turns']!.oneOf(['together', 'digits in turn']),
     ...(doc['pace']!.isMissing ? {} : { pace: readPace(doc['pace']!) }),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
@@ -196,6 +198,12 @@ function readWritten(reader: DocumentReader): shape.WrittenSignature {
   )
   const nerve = part['nerve']!.optional((word) => word.oneOf(NERVES))
   return { motions, combos, acts, kg, by, stress, technique, nerve }
+}
+
+function readDigits(reader: DocumentReader): Digit[] {
+  const digits = reader.list().map((word) => word.oneOf(DIGITS))
+  if (digits.length === 0) reader.refuse('at least one digit; leave digits out where any will do')
+  return digits
 }
 
 /** Seconds a repetition may take to move. */

@@ -182,7 +182,7 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
     name: exercise.text.en.name,
     motions,
     orthosis,
-    digits: null,
+    digits: exercise.digits ?? null,
     posture: postureOf(exercise, travel.moved),
     combos: [
       ...(isMoving

@@ -3,6 +3,7 @@ import {
   ACT_NAMES,
   ACTOR_NAMES,
   COMBO_NAMES,
+  DIGIT_NAMES,
   GRIP_NAMES,
   inEach,
   MODE_NAMES,
@@ -56,6 +57,14 @@ function partsIn(signature: Signature, language: Language): string[] {
     ...signature.technique.map((technique) => TECHNIQUE_NAMES[technique][language]),
     ...(signature.by && signature.by !== 'self'
       ? [`${language === 'en' ? 'by' : 'por'} ${ACTOR_NAMES[signature.by][language]}`]
+      : []),
+    ...(signature.digits
+      ? [
+          `${language === 'en' ? 'only with' : 'solo con'} ${listed(
+            signature.digits.map((digit) => DIGIT_NAMES[digit][language]),
+            language,
+          )}`,
+        ]
       : []),
     ...keptIn(signature.posture, language),
   ]
