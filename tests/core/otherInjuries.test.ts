@@ -2,9 +2,11 @@ import { describe, expect, it } from 'vitest'
 import {
   assessCaseFile,
   assessExercise,
+  assessThisHand,
   exerciseCalendar,
   exerciseKind,
   otherHandUse,
+  permissionMap,
   VERDICT_KINDS,
   type OtherInjury,
   type PatientCase,
@@ -47,6 +49,19 @@ describe('another injury of the same hand', () => {
     expect(opens.fromDay).toBe(judged('fist-gentle', state).fromDay)
   })
 
+  it('bars single motions as well, as the map of what may move asks them', () => {
+    const state = wrist(injury('same', 'FT-DURAN', 10))
+    const cell = (rows: ReturnType<typeof permissionMap>, motion: string) =>
+      rows.find((row) => row.motion === motion)?.cells.find(({ mode }) => mode === 'A')?.verdict
+    const alone = cell(permissionMap(state, 'none'), 'wrist.flex')
+    const both = cell(
+      permissionMap(state, 'none', (signature) => assessThisHand(signature, state)),
+      'wrist.flex',
+    )
+    expect([alone?.kind, both?.kind]).toEqual(['clear', 'not-yet'])
+    expect(both!.reasons[0]!.text.en).toMatch(/^The other injury of this hand/)
+  })
+
   it('never opens anything, whatever it is, and the quick answer is the same', () => {
     for (const protocol of ['FT-EAM', 'CTS-REL', 'UCL-REPAIR', 'MC-ORIF', 'STIFF']) {
       for (const entry of catalogue.exercises.values()) {
@@ -82,6 +97,15 @@ describe('an injury of the other hand', () => {
     expect(before.kind).toBe('clear')
     expect(after.kind).toBe('with-care')
     expect(after.conditions.at(-1)!.en).toMatch(/may not do this yet \(Flexor tendon repair.*helper/)
+  })
+
+  it('is not asked a second time how the first hand is', () => {
+    const seen: OtherInjury = {
+      hand: 'other',
+      state: caseOf('STIFF', { day: 90, over: { otherHand: 'hurt' } }),
+    }
+    const both = judged('wrist-updown-active', caseOf('STIFF', { day: 60, over: { otherInjuries: [seen] } }))
+    expect(both.kind).toBe('clear')
   })
 
   it('asks for none once the other hand may do it', () => {

@@ -90,6 +90,8 @@ describe('two episodes of one person', () => {
     const fist = await verdictOf(wrist, 'fist-gentle')
     expect(fist.verdict.kind).toBe('not-yet')
     expect(fist.verdict.explanation.en).toMatch(/other injury of this hand \(Flexor tendon repair/)
+    const map = await noor.send('GET', `/api/episodes/${wrist}/permissions?inside=none`)
+    expect(map.body).toContain('The other injury of this hand (Flexor tendon repair')
     expect((await caseOf(wrist)).others).toEqual([
       {
         episodeId: finger,

@@ -118,7 +118,7 @@ export {
   type DerivedFacts,
 } from './exercise/derivedFacts.js'
 export { nerveAsksMore, NERVE_QUIET_ENOUGH, type NerveAsksMore } from './exercise/nerveCeiling.js'
-export type { OtherInjury } from './exercise/otherInjuries.js'
+export { assessThisHand, type OtherInjury } from './exercise/otherInjuries.js'
 export { openWristsThatDecide, type OpenWrist } from './exercise/openWrist.js'
 export { protocolOpenings, unhinderedPatient, type ProtocolOpening } from './exercise/protocolOpenings.js'
 export { poseWords, positionWords } from './exercise/poseWords.js'

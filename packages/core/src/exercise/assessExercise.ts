@@ -145,7 +145,12 @@ function tightened(exercise: Exercise, dose: Dose, state: PatientCase, done: How
   const judged = state.otherInjuries
     .filter(({ hand }) => hand === 'same' || use === 'the same')
     .map((other): JudgedInjury => {
-      const itself = { ...other.state, otherInjuries: [] }
+      // Asked for itself: how this hand is, seen from there, is not asked a second time.
+      const itself = {
+        ...other.state,
+        otherInjuries: [],
+        otherHand: other.hand === 'other' ? ('well' as const) : other.state.otherHand,
+      }
       const how =
         other.hand === 'same' ? { ...done, orthosis: worn } : { orthosis: orthosisOn(exercise, dose, itself) }
       return { ...other, verdict: tightenedAlone(exercise, dose, itself, how, ask) }

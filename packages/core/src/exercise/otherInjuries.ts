@@ -1,4 +1,5 @@
 import { inEach, type Said } from '../protocol/names.js'
+import { assess } from '../verdict/assess.js'
 import { IDLE_SIGNATURE, type Signature } from '../verdict/signature.js'
 import { isOpen, worseKind, type Reason, type Verdict } from '../verdict/verdict.js'
 import type { PatientCase } from './assessExercise.js'
@@ -53,6 +54,14 @@ export function togetherWith(own: Verdict, state: PatientCase, others: readonly 
       ({ en }) => en,
     ),
   }
+}
+
+/** The protocols' verdict of a motion for every injury of this hand; the catalogue has no say. */
+export function assessThisHand(signature: Signature, state: PatientCase): Verdict {
+  const judged = state.otherInjuries
+    .filter(({ hand }) => hand === 'same')
+    .map((other): JudgedInjury => ({ ...other, verdict: assess(signature, other.state) }))
+  return togetherWith(assess(signature, state), state, judged)
 }
 
 /** Another injury's verdict, saying whose it is, in the days of the case that was asked for. */

@@ -28,8 +28,14 @@ const FAR_JOINTS = ['neck', 'scap', 'shoulder']
  * What may be done today at the injured part, motion by motion and mode by mode: every guarded motion, then the others
  * that the phase speaks about, through their full range, in the orthosis given. The same engine answers as for an
  * exercise.
+ *
+ * @param judge - asks what else has a say, as other injuries of the same hand
  */
-export function permissionMap(state: CaseOnDay, orthosis: Orthosis): MapRow[] {
+export function permissionMap(
+  state: CaseOnDay,
+  orthosis: Orthosis,
+  judge: (signature: Signature) => Verdict = (signature) => assess(signature, state),
+): MapRow[] {
   const { protocol } = state
   const { phase } = phaseOn(protocol, state.day, state.facts, state.reviewOverdueDays)
   const guarded = protocol.guard.size > 0 ? protocol.guard : protocol.strengthMotions
@@ -45,7 +51,7 @@ export function permissionMap(state: CaseOnDay, orthosis: Orthosis): MapRow[] {
       }),
       cells: MAP_MODES.map((mode) => ({
         mode,
-        verdict: assess(signatureFor(motion, mode, orthosis), state),
+        verdict: judge(signatureFor(motion, mode, orthosis)),
       })),
     }))
 }

@@ -1,4 +1,5 @@
 import {
+  assessThisHand,
   addDays,
   assessExercise,
   depicted,
@@ -196,7 +197,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
         orthosis,
         orthosisName: ORTHOSIS_NAMES[orthosis].en,
         modes: MAP_MODES.map((mode) => ({ mode, name: MODE_NAMES[mode].en })),
-        rows: permissionMap(state, orthosis).map((row) => ({
+        rows: permissionMap(state, orthosis, (signature) => assessThisHand(signature, state)).map((row) => ({
           motion: row.motion,
           name: row.name.en,
           cells: row.cells.map(({ mode, verdict }) => ({
