@@ -5,6 +5,7 @@ import {
   assessThisHand,
   exerciseCalendar,
   exerciseKind,
+  exerciseOpeningDay,
   otherHandUse,
   permissionMap,
   VERDICT_KINDS,
@@ -39,6 +40,15 @@ describe('another injury of the same hand', () => {
     const both = judged('fist-gentle', wrist(injury('same', 'FT-DURAN', 10)))
     expect(alone.fromDay).toBeGreaterThan(10)
     expect(both.fromDay).toBe(60 + alone.fromDay! - 10)
+  })
+
+  it('has its say in the day an exercise could begin', () => {
+    const entry = exercise('fist-gentle')
+    const opens = (state: PatientCase) => exerciseOpeningDay(entry, entry.dose, state, 'none')
+    const tendon = opens(caseOf('FT-DURAN', { day: 10 }))!
+    expect(opens(wrist())).toBeLessThan(60)
+    expect(opens(wrist(injury('same', 'FT-DURAN', 10)))).toBe(60 + tendon - 10)
+    expect(opens(wrist(injury('other', 'FT-DURAN', 10)))).toBe(opens(wrist()))
   })
 
   it('has its day on a time axis as well', () => {

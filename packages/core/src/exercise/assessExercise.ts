@@ -142,19 +142,13 @@ function tightened(exercise: Exercise, dose: Dose, state: PatientCase, done: How
   const own = tightenedAlone(exercise, dose, state, { ...done, orthosis: worn }, ask)
   if (state.otherInjuries.length === 0) return own
   const use = otherHandUse(exercise)
-  const judged = state.otherInjuries
-    .filter(({ hand }) => hand === 'same' || use === 'the same')
-    .map((other): JudgedInjury => {
-      // Asked for itself: how this hand is, seen from there, is not asked a second time.
-      const itself = {
-        ...other.state,
-        otherInjuries: [],
-        otherHand: other.hand === 'other' ? ('well' as const) : other.state.otherHand,
-      }
-      const how =
-        other.hand === 'same' ? { ...done, orthosis: worn } : { orthosis: orthosisOn(exercise, dose, itself) }
-      return { ...other, verdict: tightenedAlone(exercise, dose, itself, how, ask) }
-    })
+  const judged = concernedBy(exercise, state).map((other): JudgedInjury => {
+    const how =
+      other.hand === 'same'
+        ? { ...done, orthosis: worn }
+        : { orthosis: orthosisOn(exercise, dose, other.state) }
+    return { ...other, verdict: tightenedAlone(exercise, dose, other.state, how, ask) }
+  })
   const verdict = togetherWith(own, state, judged)
   if (use === 'none' || use === 'the same' || !isOpen(verdict.kind)) return verdict
   const unable = cannotHelp(state.otherInjuries, (other) => ask(helpSignature(exercise, dose, use), other))
@@ -164,6 +158,22 @@ function tightened(exercise: Exercise, dose: Dose, state: PatientCase, done: How
     en: `Asks for the other hand, which may not do this yet (${what.en}): teach a helper, or choose another form.`,
     es: `Pide la otra mano, que aún no puede hacerlo (${what.es}): enseñe a un ayudante o elija otra forma.`,
   })
+}
+
+/** The other injuries an exercise is asked of as a whole: of this hand, and of the other where it does the same. */
+function concernedBy(exercise: Exercise, state: PatientCase): OtherInjury[] {
+  const isBoth = otherHandUse(exercise) === 'the same'
+  return state.otherInjuries
+    .filter(({ hand }) => hand === 'same' || isBoth)
+    .map(({ hand, state: other }) => ({
+      hand,
+      state: {
+        ...other,
+        otherInjuries: [],
+        // How this hand is, seen from there, is not asked a second time.
+        otherHand: hand === 'other' ? 'well' : other.otherHand,
+      },
+    }))
 }
 
 /** The protocol's verdict of one injury, tightened by the catalogue. */
@@ -430,13 +440,28 @@ function onDay(state: PatientCase, day: number): PatientCase {
   return then
 }
 
-/** First day on which an exercise at a dose could begin, were every criterion met; `null`: never by time. */
+/**
+ * First day on which an exercise at a dose could begin, were every criterion met: the latest of all injuries it is asked of, in
+ * the days of the case that was asked for; `null`: never by time.
+ */
 export function exerciseOpeningDay(
   exercise: Exercise,
   dose: Dose,
   state: PatientCase,
   orthosis: Orthosis,
 ): number | null {
+  const openings = [
+    openingAlone(exercise, dose, state, orthosis),
+    ...concernedBy(exercise, state).map((other) => {
+      const worn = other.hand === 'same' ? orthosis : orthosisOn(exercise, dose, other.state)
+      const day = openingAlone(exercise, dose, other.state, worn)
+      return day === null ? null : day - other.state.day + state.day
+    }),
+  ]
+  return openings.some((day) => day === null) ? null : Math.max(...(openings as number[]))
+}
+
+function openingAlone(exercise: Exercise, dose: Dose, state: PatientCase, orthosis: Orthosis): number | null {
   const signature = withDigitsFollowing(signatureOf(exercise, dose, orthosis), state.protocol)
   return opensOn(exercise, signature, openingDay(signature, state), state)
 }
