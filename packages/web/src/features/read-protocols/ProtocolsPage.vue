@@ -256,7 +256,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
                   </li>
                 </ul>
               </li>
-              <li v-if="openings.length === 0" class="soft">None more.</li>
+              <li v-if="openings.length === 0" class="soft none">None more.</li>
             </ul>
             <p v-if="neverOpen.length > 0" class="soft small">
               Never by time in this school: {{ neverOpen.map((one) => one.name[language]).join(', ') }}.
@@ -328,6 +328,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
 </template>
 
 <style scoped>
+.openings > .none {
+  display: block;
+}
 .rests {
   margin-top: 10px;
 }
