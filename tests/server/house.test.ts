@@ -182,8 +182,9 @@ describe('the library', () => {
     }
     const page = (await noor.send('GET', '/api/library/exercises/glide-hook')).json()
     expect(page.signature.map(({ en }: { en: string }) => en)).toEqual([
-      'Active: middle joint (PIP) and end joint (DIP) flexion and extension',
+      'Active: middle joint (PIP) and end joint (DIP) flexion and extension; PIP 0 to 95° of flexion; DIP 0 to 60° of flexion',
       'Hook fist (active)',
+      'Kept: wrist at 0°, MCP at 0°',
     ])
     expect(page.travelMm.FDP).toBeGreaterThan(10)
     expect(page.angles.find((one: { name: string }) => one.name === 'pipFlexion')).toEqual({
