@@ -78,7 +78,7 @@ describe('how much a nerve takes at its irritability', () => {
 describe('a condition file', () => {
   const document = {
     id: 'x',
-    code: 'XXX',
+    code: 'NRV',
     name: { en: 'x', es: 'y' },
     protocols: [],
     ceilings: [],

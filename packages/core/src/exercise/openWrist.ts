@@ -1,6 +1,7 @@
 import type { VerdictKind } from '../verdict/verdict.js'
 import { exerciseCalendar, type PatientCase } from './assessExercise.js'
-import { REST_ANGLES, type AngleName, type Exercise } from './exercise.js'
+import { REST_ANGLES, type Exercise } from './exercise.js'
+import { DIGIT_ANGLES } from './signatureOf.js'
 
 /** An exercise of the digits that does not state its wrist although the verdict depends on it. */
 export interface OpenWrist {
@@ -15,17 +16,6 @@ export interface OpenWrist {
 
 /** At rest, and as far back or bent as makes a composite with straight or closed fingers. */
 const TRIED_DEG = [REST_ANGLES.wristFlexion, -40, 40]
-
-const DIGIT_ANGLES: readonly AngleName[] = [
-  'mcpFlexion',
-  'pipFlexion',
-  'dipFlexion',
-  'thumbMcpFlexion',
-  'thumbIpFlexion',
-  'thumbRadialAbduction',
-  'thumbPalmarAbduction',
-  'opposition',
-]
 
 /**
  * Whether the verdict of an exercise of the digits hangs on a wrist that its entry leaves open: then it has to state the

@@ -71,7 +71,8 @@ const GRIP_OF_HAND: Readonly<Record<Exercise['grip'], Grip | null>> = {
   'pad-to-pad': 'tip',
   hook: 'hook',
 }
-const DIGIT_ANGLES: readonly AngleName[] = [
+/** Angles of fingers and thumb. */
+export const DIGIT_ANGLES: readonly AngleName[] = [
   'mcpFlexion',
   'pipFlexion',
   'dipFlexion',

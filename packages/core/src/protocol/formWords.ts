@@ -21,13 +21,12 @@ export function arcWords(axis: Axis, [low, high]: Arc, language: Language): stri
   return `${name} ${of(-low, below)} ${to} ${of(high, above)}`
 }
 
-/** Where a joint is kept: "wrist straight", "MCP at 60° of flexion". */
+/** Where a joint is kept: "wrist at 0°", "MCP at 60° of flexion". */
 export function keptWords(axis: Axis, deg: number, language: Language): string {
   const [below, above] = WAYS_OF_AXIS[axis] ?? WAYS_OF_AXIS.other
-  const name = AXIS_NAMES[axis][language]
-  if (deg === 0) return `${name} ${language === 'en' ? 'at' : 'en'} 0°`
-  const way = deg < 0 ? below : above
-  return `${name} ${language === 'en' ? 'at' : 'en'} ${Math.abs(deg)}° ${language === 'en' ? 'of' : 'de'} ${way[language]}`
+  const at = `${AXIS_NAMES[axis][language]} ${language === 'en' ? 'at' : 'en'} ${Math.abs(deg)}°`
+  if (deg === 0) return at
+  return `${at} ${language === 'en' ? 'of' : 'de'} ${(deg < 0 ? below : above)[language]}`
 }
 
 /** "inside the dorsal block or the wrist orthosis". */
