@@ -62,7 +62,7 @@ export async function press(page, text, { exact = true } = {}) {
       throw new Error(`Nothing to press says "${text}".`)
     })
     try {
-      await handle.asElement().evaluate((node) => node.scrollIntoView({ block: 'center' }))
+      await standsStill(handle.asElement())
       return await handle.asElement().click()
     } catch (error) {
       if (attempt === 3 || !/detached/.test(error.message)) throw error
@@ -127,8 +127,22 @@ export async function choose(page, legend, choice) {
     .catch(() => {
       throw new Error(`No choice "${choice}" under "${legend}".`)
     })
-  await handle.asElement().evaluate((node) => node.scrollIntoView({ block: 'center' }))
+  await standsStill(handle.asElement())
   await handle.asElement().click()
+}
+
+/** Brings a control into view and waits until it keeps its place: a click meets the place, not the control. */
+async function standsStill(element) {
+  await element.evaluate(async (node) => {
+    node.scrollIntoView({ block: 'center' })
+    const place = () => JSON.stringify(node.getBoundingClientRect())
+    const frame = () => new Promise((resolve) => requestAnimationFrame(resolve))
+    for (let [frames, still, last] = [0, 0, place()]; still < 2 && frames < 120; frames += 1) {
+      await frame()
+      still = place() === last ? still + 1 : 0
+      last = place()
+    }
+  })
 }
 
 /** Picks from a list that opens when one types into it. */

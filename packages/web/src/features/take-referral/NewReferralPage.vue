@@ -117,12 +117,6 @@ async function save() {
               :error="store.errorAt('language')"
             />
           </div>
-          <KnownPerson
-            v-if="store.known.length > 0"
-            v-model="form.samePersonAs"
-            :known="store.known"
-            :error="store.errorAt('samePersonAs')"
-          />
           <ChoiceInput
             v-model="form.dominantHand"
             label="Dominant hand"
@@ -151,6 +145,13 @@ async function save() {
             v-model="form.work"
             label="Work and what the hand must do again"
             :error="store.errorAt('work')"
+          />
+          <!-- Last of the group: it comes while one fills in what stands above, and must not move that. -->
+          <KnownPerson
+            v-if="store.known.length > 0"
+            v-model="form.samePersonAs"
+            :known="store.known"
+            :error="store.errorAt('samePersonAs')"
           />
         </section>
         <section class="sheet group">
