@@ -70,6 +70,13 @@ describe('an entry with a fault is refused whole, with the place and what was ex
     ['an orthosis nobody knows', { ...fist, worn: ['splint'] }, 'worn', /WRO/],
     ['no digit at all', { ...fist, digits: [] }, 'digits', /leave digits out/],
     ['a digit nobody has', { ...fist, digits: ['toe'] }, 'digits', /thumb/],
+    [
+      'turns that leave the others open',
+      { ...fist, turns: 'digits in turn' },
+      'oneAtATime',
+      /others rest or/,
+    ],
+    ['others that fly', { ...fist, oneAtATime: 'others fly' }, 'oneAtATime', /others rest/],
     ['an empty pace', { ...fist, pace: {} }, 'pace', /moveSeconds, hold or both/],
     ['a movement of an hour', { ...fist, pace: { moveSeconds: 3600 } }, 'pace.moveSeconds', /120/],
     ['a hold nobody knows', { ...fist, pace: { hold: 'forever' } }, 'pace.hold', /going on/],

@@ -106,6 +106,13 @@ export {
   type PatientCase,
 } from './exercise/assessExercise.js'
 export * from './exercise/contraindications.js'
+export {
+  choosableDigits,
+  digitsInTurn,
+  digitsToBegin,
+  inHandOrder,
+  judgedDigits,
+} from './exercise/chosenDigits.js'
 export { readEquipment, thingsNotAtHome, type Equipment } from './exercise/equipment.js'
 export { readCondition, type Condition } from './exercise/condition.js'
 export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'

@@ -1,5 +1,6 @@
 import { MOVED_FROM_DEG } from '../exercise/signatureOf.js'
 import { ANGLE_NAMES, type Dose, type Exercise } from '../exercise/exercise.js'
+import type { Digit } from '../protocol/vocabulary.js'
 import { timingOf, type Timed } from './timing.js'
 
 /** Rest between sets in seconds. Source: A16-DOSE, common practice. */
@@ -13,15 +14,20 @@ export const WORN_COSTS_MINUTES = 2
  * takes 4 s where the entry says nothing else. Each shape of a series is held and changed, so it counts as a repetition of
  * its own. A position worn for 30 minutes or more counts 2 minutes. Digits that go one after the other each take their time.
  *
- * @param digits - how many of them go in turn, where they do
  * @param sides - 2 when both hands take turns
+ * @param chosen - the digits chosen for the patient; `null`: as the exercise is
  * @returns minutes, not rounded
  * @example
  * minutesOfBout({ shapes: [{}], turns: 'together' }, { sets: 2, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }) // => 3.5
  */
-export function minutesOfBout(exercise: Timed, dose: Dose, sides: 1 | 2 = 1, digits?: number): number {
+export function minutesOfBout(
+  exercise: Timed,
+  dose: Dose,
+  sides: 1 | 2 = 1,
+  chosen: readonly Digit[] | null = null,
+): number {
   if (dose.holdSeconds >= WORN_FROM_SECONDS) return WORN_COSTS_MINUTES
-  const { shapes, turns, moveSeconds } = timingOf(exercise, digits)
+  const { shapes, turns, moveSeconds } = timingOf(exercise, chosen)
   const seconds =
     dose.sets * dose.repetitions * shapes * (dose.holdSeconds + moveSeconds) + REST_SECONDS * (dose.sets - 1)
   return (seconds * sides * turns) / 60
@@ -47,6 +53,8 @@ export type Burdening = Timed & Pick<Exercise, 'side' | 'demand' | 'start'>
 interface PrescribedItem {
   readonly exercise: Burdening
   readonly dose: Dose
+  /** The digits chosen for the patient; absent or `null`: as the exercise is. */
+  readonly digits?: readonly Digit[] | null
 }
 
 /** Whether the time of the hold is spent at the end of a joint's range: rubbing and rolling stretch no joint. */
@@ -60,8 +68,8 @@ function isHeldAtEndRange({ exercise }: PrescribedItem): boolean {
 
 /** What a program asks of a patient's day. */
 export function burdenOf(items: readonly PrescribedItem[], bothHandsTreated = false): Burden {
-  const one = ({ exercise, dose }: PrescribedItem) =>
-    minutesOfBout(exercise, dose, sidesInTurn(exercise, bothHandsTreated))
+  const one = ({ exercise, dose, digits = null }: PrescribedItem) =>
+    minutesOfBout(exercise, dose, sidesInTurn(exercise, bothHandsTreated), digits)
   const sum = (list: readonly number[]) => list.reduce((total, value) => total + value, 0)
   return {
     minutesPerBout: sum(items.map(one)),

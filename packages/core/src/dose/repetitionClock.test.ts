@@ -53,20 +53,27 @@ describe('digits that go one after the other', () => {
   })
 
   it.each([
-    ['four fingers where nobody chose', entry({ turns: 'digits in turn' }), undefined, 4],
+    ['four fingers where nobody chose', entry({ turns: 'digits in turn' }), null, 4],
     [
       'the thumb besides where it moves',
       entry({
         turns: 'digits in turn',
+        region: 'fingers',
         start: { thumbIpFlexion: 0 },
         shapes: [{ thumbIpFlexion: 40 }],
       }),
-      undefined,
+      null,
       5,
     ],
-    ['as many as were chosen', entry({ turns: 'digits in turn' }), 2, 2],
-    ['one where they go together', entry(), 3, 1],
-  ])('are %s', (_case, exercise, digits, turns) => {
+    ['as many as were chosen', entry({ turns: 'digits in turn' }), ['ring', 'little'], 2],
+    [
+      'as many as were chosen of which one goes at a time',
+      entry({ oneAtATime: 'others rest' }),
+      ['ring', 'little'],
+      2,
+    ],
+    ['one where they go together', entry(), ['index', 'ring', 'little'], 1],
+  ] as const)('are %s', (_case, exercise, digits, turns) => {
     expect(timingOf(exercise, digits).turns).toBe(turns)
   })
 })

@@ -1,7 +1,7 @@
 import { criterion } from '../protocol/criterion.js'
 import type { Phase } from '../protocol/protocol.js'
 import { phaseOn } from '../protocol/phaseOn.js'
-import { inEach, ORTHOSIS_NAMES, type Language, type Said } from '../protocol/names.js'
+import { DIGIT_NAMES, inEach, ORTHOSIS_NAMES, type Language, type Said } from '../protocol/names.js'
 import type { Arcs, Digit, Orthosis } from '../protocol/vocabulary.js'
 import { assess, openingDay, verdictBasis } from '../verdict/assess.js'
 import { EVERYTHING_MET, factsInStates, type CaseOnDay } from '../verdict/caseOnDay.js'
@@ -9,6 +9,7 @@ import { turningOffsets } from '../verdict/earliestDay.js'
 import type { Signature } from '../verdict/signature.js'
 import { isOpen, worseKind, type Reason, type Verdict, type VerdictKind } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
+import { judgedDigits } from './chosenDigits.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import type { Equipment } from './equipment.js'
 import { otherHandUse, STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
@@ -77,8 +78,10 @@ export interface HowDone {
   readonly orthosis?: Orthosis
   /** Joints the exercise leaves open, kept where the therapist says. */
   readonly posture?: Arcs | null
-  /** The digits it is done with; `null` = every finger, or the thumb. */
+  /** The digits it is done with, as stated; `null` = every finger, or the thumb. */
   readonly digits?: readonly Digit[] | null
+  /** The digits a therapist chose for the patient: they count only where the others rest meanwhile. */
+  readonly chosen?: readonly Digit[] | null
 }
 
 /** The orthoses a phase keeps on always, also while exercising; yoke and wrist orthosis together are one. */
@@ -188,9 +191,10 @@ function tightenedAlone(
   const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
   const worn = done.orthosis
   const derived = withDigitsFollowing(signatureOf(exercise, dose, worn), state.protocol)
+  const chosen = judgedDigits(exercise, done.chosen ?? null)
   const signature = {
     ...derived,
-    digits: done.digits ?? derived.digits,
+    digits: done.digits ?? chosen ?? derived.digits,
     posture: { ...done.posture, ...derived.posture },
   }
   const byProtocol = ask(signature, state)
@@ -244,7 +248,17 @@ function tightenedAlone(
     }
     verdict = withCare(verdict, 'catalogue.nerve', nerve.says)
   }
-  return asSet(exercise, state, verdict)
+  return asSet(exercise, state, besideInjured(chosen, state, verdict))
+}
+
+/** Where only uninjured digits were chosen, the injured ones must not come along. */
+function besideInjured(chosen: readonly Digit[] | null, { digits }: PatientCase, verdict: Verdict): Verdict {
+  if (chosen === null || digits.length === 0 || chosen.some((digit) => digits.includes(digit))) return verdict
+  const kept = inEach((language) => digits.map((digit) => DIGIT_NAMES[digit][language]).join(', '))
+  return withCare(verdict, 'catalogue.other-digits', {
+    en: `Not with what is injured (${kept.en}): that rests as its orthosis or the protocol keeps it and does not come along.`,
+    es: `No con lo lesionado (${kept.es}): descansa como lo tienen la ortesis o el protocolo y no acompaña el movimiento.`,
+  })
 }
 
 /** What has to be asked or found before an open exercise is done: conditions, never bans. */

@@ -280,6 +280,9 @@ export interface WrittenSignature extends Pick<
   readonly nerve: Nerve | null
 }
 
+/** What the other digits do while one goes. */
+export const ONE_AT_A_TIME = ['others rest', 'others have a part'] as const
+
 /** An exercise is joint angles, a force, a dose and words: all else is computed from these. */
 export interface Exercise {
   readonly id: string
@@ -318,6 +321,11 @@ export interface Exercise {
   readonly digits?: readonly Digit[]
   /** Digits that go one after the other each take the time of a bout. */
   readonly turns: 'together' | 'digits in turn'
+  /**
+   * Stated where one digit goes at a time: whether the others rest meanwhile, so that they have no part in it, or are laid,
+   * held or drawn along. Absent: they go together.
+   */
+  readonly oneAtATime?: (typeof ONE_AT_A_TIME)[number]
   /** Absent in entries that go there, keep the end and go back at the usual pace. */
   readonly pace?: Pace
   readonly contraindications: readonly Contraindication[]

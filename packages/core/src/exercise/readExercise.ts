@@ -33,6 +33,7 @@ const KEYS = [
   'otherHand',
   'digits',
   'turns',
+  'oneAtATime',
   'pace',
   'contraindications',
   'signature',
@@ -116,6 +117,7 @@ export function readExercise(document: unknown): shape.Exercise {
     ...(doc['otherHand']!.isMissing ? {} : { otherHand: doc['otherHand']!.oneOf(shape.OTHER_HAND_USES) }),
     ...(doc['digits']!.isMissing ? {} : { digits: readDigits(doc['digits']!) }),
     turns: doc['turns']!.oneOf(['together', 'digits in turn']),
+    ...readOneAtATime(doc['oneAtATime']!, doc['turns']!.value),
     ...(doc['pace']!.isMissing ? {} : { pace: readPace(doc['pace']!) }),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
     written: readWritten(doc['signature']!),
@@ -204,6 +206,13 @@ function readDigits(reader: DocumentReader): Digit[] {
   const digits = reader.list().map((word) => word.oneOf(DIGITS))
   if (digits.length === 0) reader.refuse('at least one digit; leave digits out where any will do')
   return digits
+}
+
+/** Digits that take turns go one at a time, and the entry says what becomes of the others. */
+function readOneAtATime(reader: DocumentReader, turns: unknown): Pick<shape.Exercise, 'oneAtATime'> {
+  if (!reader.isMissing) return { oneAtATime: reader.oneOf(shape.ONE_AT_A_TIME) }
+  if (turns === 'digits in turn') reader.refuse(`${shape.ONE_AT_A_TIME.join(' or ')}: digits take turns here`)
+  return {}
 }
 
 /** Seconds a repetition may take to move. */

@@ -1,6 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { DOSE_QUESTIONS } from '../dose/doseSchool.js'
 import { DOSE_LIMITS } from '../exercise/readExercise.js'
+import { DIGITS } from '../protocol/vocabulary.js'
 import { text, ulidText } from './fields.js'
 
 const UNKNOWN = 'This field is not known here.'
@@ -28,6 +29,13 @@ export const draftItem = object({
   itemId: ulidText('the id'),
   exerciseId: text('the exercise', 60),
   dose: doseSchema,
+  /** The digits chosen for the patient; `null`: as the exercise is. */
+  digits: array()
+    .of(string().oneOf(DIGITS, 'Choose digits.').required())
+    .min(1, 'Choose at least one digit, or leave it as the exercise is.')
+    .max(DIGITS.length, 'Each digit once.')
+    .nullable()
+    .default(null),
 }).noUnknown(UNKNOWN)
 
 /** A draft as a whole; `version` is the one it was read at, 0 for the first. */

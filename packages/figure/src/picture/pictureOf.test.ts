@@ -1,4 +1,4 @@
-import type { Depicted } from '@pledge/core'
+import type { Depicted, Digit } from '@pledge/core'
 import { describe, expect, it } from 'vitest'
 import { measuredPicture } from './measuredPicture.js'
 import { pictureOf, poseAt } from './pictureOf.js'
@@ -121,6 +121,12 @@ describe('where one finger stands for one', () => {
     expect(pictureOf(tip, {}, ['thumb']).moving).toEqual(['indexDistal'])
     expect(pictureOf(tip, {}, ['ring', 'little']).moving).toEqual(['indexDistal'])
   })
+  it('it is the chosen one, before the injured one', () => {
+    const little = pictureOf(tip, {}, ['ring'], ['little'])
+    expect(little.moving).toEqual(['littleDistal'])
+    expect(little.view).toBe('little')
+    expect(pictureOf(tip, {}, ['ring'], ['middle', 'ring']).moving).toEqual(['middleDistal', 'ringDistal'])
+  })
   it('all fingers stay all fingers', () =>
     expect(pictureOf(exercise(), {}, ['ring']).moving).toContain('indexProximal'))
 })
@@ -221,6 +227,29 @@ describe('a finger that a yoke holds straighter than its neighbors', () => {
     expect(shapes[0]!.fingers[neighbor].mcp).toBe(60)
     expect(start.fingers[mended].mcp).toBe(0)
   })
+})
+
+describe('chosen digits', () => {
+  const start = { ...fingers, thumbIpFlexion: 5 }
+  const end = { mcpFlexion: 70, pipFlexion: 80, dipFlexion: 40, thumbIpFlexion: 45 }
+  const drawn = (chosen: readonly Digit[] | null, more: Partial<Depicted> = {}) =>
+    pictureOf(exercise({ start, shapes: [end], ...more }), {}, [], chosen)
+  it('bend, and the others stay as it starts', () => {
+    const { shapes, moving, view } = drawn(['ring', 'little'])
+    expect([shapes[0]!.fingers.ring.pip, shapes[0]!.fingers.little.pip]).toEqual([80, 80])
+    expect([shapes[0]!.fingers.index.pip, shapes[0]!.thumb.ip]).toEqual([0, 5])
+    expect(moving).not.toContain('middleDistal')
+    expect(view).toBe('little-palm')
+  })
+  it('may be the thumb alone', () => {
+    const { shapes, moving, followed } = drawn(['thumb'])
+    expect(shapes[0]!.thumb.ip).toBe(45)
+    expect(shapes[0]!.fingers.index.pip).toBe(0)
+    expect(moving).toEqual(['thumbDistal'])
+    expect(followed).toBe('thumb')
+  })
+  it('change nothing where a thumb meets the fingers', () =>
+    expect(drawn(['ring'], { region: 'thumb' })).toEqual(drawn(null, { region: 'thumb' })))
 })
 
 it('while fingers take turns and one stands for all, the thumb waits for its own', () => {

@@ -51,13 +51,17 @@ const BODY_ANGLES: readonly AngleName[] = [
  *
  * @param limits - the patient's own, where the picture is to stop at them; it then says so in `clipped`
  * @param injured - where one finger stands for one, it is the patient's own that moves
+ * @param chosen - the digits that move for this patient; `null`: as the exercise is
  */
 export function pictureOf(
   asked: Depicted,
   limits: AngleLimits = {},
   injured: readonly Digit[] = [],
+  chosen: readonly Digit[] | null = null,
 ): Picture {
-  const drawn = oneInTurn(asked)
+  // A thumb that meets the fingers is drawn at those its angles reach, whichever is chosen.
+  const moving = asked.region === 'thumb' ? null : chosen
+  const drawn = oneInTurn(asked, moving)
   const clipped = clippedAngles([drawn.start, ...drawn.shapes], limits)
   const exercise: Depicted =
     clipped.length === 0
@@ -67,22 +71,22 @@ export function pictureOf(
           start: clippedPose(drawn.start, limits),
           shapes: drawn.shapes.map((shape) => clippedPose(shape, limits)),
         }
-  const hints = onInjured(exercise.picture ?? {}, injured)
+  const hints = exercise.picture ?? {}
   const moved = movedAngles(exercise)
-  const digits = hints.digits ?? FINGERS
+  const digits = digitsOf(hints, injured, moving)
   const still = exercise.start
   const helper = hints.helper ?? helperOf(exercise, moved)
-  const view = hints.view ?? viewOf(exercise, moved, helper)
-  const moving = movingBones(moved, digits)
+  const view = seenOn(digits, hints, hints.view ?? viewOf(exercise, moved, helper))
+  const tinted = movingBones(moved, digits)
   return {
     isBody: isBodyView(view),
-    isNear: isNear(moving, helper),
+    isNear: isNear(tinted, helper),
     start: figurePose(exercise.start, digits, still, exercise.grip),
     shapes: exercise.shapes.map((shape) =>
       withMended(figurePose(shape, digits, still, exercise.grip), exercise.mendedFinger, injured),
     ),
     view,
-    moving,
+    moving: tinted,
     followed: followedBy(moved, digits, exercise),
     inTurn: exercise.turns === 'digits in turn' && digits.length > 1 ? digits : [],
     helper,
@@ -93,9 +97,10 @@ export function pictureOf(
   }
 }
 
-/** Where one finger stands for all that take turns, the thumb waits: its turn is another. */
-function oneInTurn(asked: Depicted): Depicted {
-  if (asked.turns !== 'digits in turn' || asked.picture?.digits === undefined) return asked
+/** Where one finger stands for all that take turns, or fingers were chosen, the thumb waits: its turn is another. */
+function oneInTurn(asked: Depicted, chosen: readonly Digit[] | null): Depicted {
+  const isOne = asked.turns === 'digits in turn' && asked.picture?.digits !== undefined
+  if (chosen ? chosen.includes('thumb') : !isOne) return asked
   const waiting = THUMB_ANGLES.filter((name) => asked.start[name] !== undefined)
   const still = Object.fromEntries(waiting.map((name) => [name, asked.start[name]!]))
   return { ...asked, shapes: asked.shapes.map((shape) => ({ ...shape, ...still })) }
@@ -106,12 +111,20 @@ const FROM_LITTLE_SIDE: Readonly<Partial<Record<PictureView, PictureView>>> = {
   thumb: 'little',
   'thumb-palm': 'little-palm',
 }
-function onInjured(hints: PictureHints, injured: readonly Digit[]): PictureHints {
+function digitsOf(
+  hints: PictureHints,
+  injured: readonly Digit[],
+  chosen: readonly Digit[] | null,
+): readonly Finger[] {
+  if (chosen) return FINGERS.filter((finger) => chosen.includes(finger))
   const own = FINGERS.filter((finger) => injured.includes(finger))
-  if (hints.digits?.length !== 1 || own.length !== 1 || own[0] === hints.digits[0]) return hints
-  const isFar = own[0] === 'ring' || own[0] === 'little'
-  const view = hints.view ?? 'thumb-palm'
-  return { ...hints, digits: own, view: (isFar ? FROM_LITTLE_SIDE[view] : undefined) ?? view }
+  return hints.digits?.length === 1 && own.length === 1 ? own : (hints.digits ?? FINGERS)
+}
+
+function seenOn(digits: readonly Finger[], hints: PictureHints, view: PictureView): PictureView {
+  const isFar = digits.length > 0 && digits.every((finger) => finger === 'ring' || finger === 'little')
+  const isOther = digits.join() !== hints.digits?.join()
+  return (isFar && isOther ? FROM_LITTLE_SIDE[view] : undefined) ?? view
 }
 
 /** Where nobody is injured, a yoke is shown on the finger that is mended most often. */
@@ -233,7 +246,7 @@ function followedBy(
   if (exercise.region === 'thumb' && hasAny(moved, THUMB_ANGLES)) return 'thumb'
   if (hasAny(moved, FINGER_ANGLES) || moved.has('fingerSpread')) {
     if (moved.has('fingerSpread') && !hasAny(moved, FINGER_ANGLES)) return 'index'
-    return digits.includes('index') ? 'index' : digits[0]!
+    return digits.includes('index') ? 'index' : (digits[0] ?? 'thumb')
   }
   return hasAny(moved, THUMB_ANGLES) ? 'thumb' : 'hand'
 }

@@ -369,7 +369,8 @@ export function overrideOf(record: EpisodeRecord, exerciseId: string, verdict: V
 export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday[] {
   const newest = record.versions.at(-1)
   return (newest?.items ?? []).map((item) => {
-    const verdict = assessExercise(item.exercise, item.dose, state, { orthosis: item.orthosis })
+    const done = { orthosis: item.orthosis, chosen: item.digits ?? null }
+    const verdict = assessExercise(item.exercise, item.dose, state, done)
     const override = overrideOf(record, item.exercise.id, verdict)
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
     const isBarred = !isOpen(verdict.kind) || isWorse

@@ -1,5 +1,6 @@
 import {
   assessExercise,
+  inHandOrder,
   loadWaitsFor,
   minutesOfBout,
   orthosisOn,
@@ -7,6 +8,7 @@ import {
   type Catalogue,
   type ChosenSchools,
   type Criterion,
+  type Digit,
   type Dose,
   type Exercise,
   type Orthosis,
@@ -22,6 +24,8 @@ export interface JudgedItem {
   readonly itemId: string
   readonly exercise: Exercise
   readonly dose: Dose
+  /** The digits chosen for the patient; `null`: as the exercise is. */
+  readonly digits: readonly Digit[] | null
   readonly orthosis: Orthosis
   readonly minutesPerBout: number
   readonly verdict: Verdict
@@ -42,19 +46,21 @@ export function judgedItems(
   { schools = {}, record }: { schools?: ChosenSchools; record: EpisodeRecord },
 ): JudgedItem[] {
   const { doseSchools } = catalogue
-  return items.flatMap(({ itemId, exerciseId, dose }) => {
+  return items.flatMap(({ itemId, exerciseId, dose, digits: asked }) => {
     const listed = catalogue.exercises.get(exerciseId)
     if (!listed) return []
     const exercise = { ...listed, painCap: schooledPainCap(listed, doseSchools, schools) }
     const orthosis = orthosisOn(exercise, exercise.dose, state)
-    const verdict = assessExercise(exercise, dose as Dose, state, { orthosis })
+    const digits = asked ? inHandOrder(asked) : null
+    const verdict = assessExercise(exercise, dose as Dose, state, { orthosis, chosen: digits })
     return [
       {
         itemId,
         exercise,
         dose: dose as Dose,
+        digits,
         orthosis,
-        minutesPerBout: minutesOfBout(exercise, dose as Dose),
+        minutesPerBout: minutesOfBout(exercise, dose as Dose, 1, digits),
         verdict,
         override: overrideOf(record, exerciseId, verdict),
         waitsFor: loadWaitsFor(exercise, doseSchools, schools, state.facts),

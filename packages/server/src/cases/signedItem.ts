@@ -1,10 +1,12 @@
-import type { Dose, Exercise, Orthosis, VerdictKind } from '@pledge/core'
+import type { Digit, Dose, Exercise, Orthosis, VerdictKind } from '@pledge/core'
 
 /** An item of a signed program: a copy of everything it prescribed, so that the catalogue never changes a record. */
 export interface SignedItem {
   readonly itemId: string
   readonly exercise: Exercise
   readonly dose: Dose
+  /** The digits chosen for the patient; absent in programs signed before one could choose, `null`: as the exercise is. */
+  readonly digits?: readonly Digit[] | null
   readonly orthosis: Orthosis
   readonly minutesPerBout: number
   readonly verdict: VerdictKind

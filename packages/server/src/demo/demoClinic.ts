@@ -407,6 +407,7 @@ export async function loadDemoClinic(
       itemId: newId(),
       exerciseId,
       dose: { ...catalogue.exercises.get(exerciseId)!.dose, ...dose },
+      digits: null,
     }))
     const items = judgedItems(draft, state, catalogue, { record })
     const closed = items.find((item) => item.verdict.kind === 'not-yet' || item.verdict.kind === 'never')

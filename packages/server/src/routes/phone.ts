@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomInt } from 'node:crypto'
-import { depicted, isStopPain, timingOf, type Catalogue, type Protocol } from '@pledge/core'
+import { depicted, digitsInTurn, isStopPain, timingOf, type Catalogue, type Protocol } from '@pledge/core'
 import { newBoutLog, pairing, type NewBoutLog } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import { UniqueConstraintError } from 'sequelize'
@@ -51,6 +51,8 @@ const todayReply = obj({
           orthosis: str,
           shapes: whole,
           timing: obj({ shapes: whole, turns: whole, moveSeconds: num, hold: str }),
+          chosen: maybe(list(str)),
+          inTurn: list(str),
           painCap: whole,
           stop: list(str),
           minutesPerBout: num,
@@ -385,7 +387,9 @@ function phoneItem(item: SignedItem) {
     loadUnit: item.exercise.load?.unit ?? null,
     orthosis: item.orthosis,
     shapes: item.exercise.shapes.length,
-    timing: timingOf(item.exercise),
+    timing: timingOf(item.exercise, item.digits),
+    chosen: item.digits ?? null,
+    inTurn: [...digitsInTurn(item.exercise, item.digits ?? null)],
     painCap: item.exercise.painCap,
     stop: [...item.exercise.stop],
     minutesPerBout: item.minutesPerBout,

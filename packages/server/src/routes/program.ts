@@ -1,5 +1,6 @@
 import {
   burdenOf,
+  choosableDigits,
   comparedSchools,
   criterionMeaning,
   isOpen,
@@ -36,6 +37,7 @@ const draftReply = obj({
       itemId: str,
       exerciseId: str,
       dose: doseReply,
+      digits: maybe(list(str)),
       minutesPerBout: num,
       orthosis: str,
       verdict: verdictReply,
@@ -134,7 +136,7 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
       if (!(await rows.episodes.findByPk(episodeId)))
         throw new Problem('NOT_FOUND', 'There is no such episode.')
       const errors: FieldProblem[] = items.flatMap((item, index) =>
-        doseProblems(item, `items.${index}`, request.catalogue),
+        itemProblems(item, `items.${index}`, request.catalogue),
       )
       errors.push(...schoolProblems(schools, request.catalogue))
       if (errors.length > 0) throw new Problem('INPUT_INVALID', errors[0]!.message, errors)
@@ -266,9 +268,18 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
     return (await rows.users.findByPk(userId))?.get().name ?? 'Somebody'
   }
 
-  function doseProblems({ exerciseId, dose }: DraftItem, path: string, catalogue: Catalogue): FieldProblem[] {
+  function itemProblems(item: DraftItem, path: string, catalogue: Catalogue): FieldProblem[] {
+    const { exerciseId, dose, digits } = item
     const exercise = catalogue.exercises.get(exerciseId)
     if (!exercise) return [{ path: `${path}.exerciseId`, message: 'The catalogue has no such exercise.' }]
+    const choosable = choosableDigits(exercise)
+    if (digits?.some((digit) => !choosable.includes(digit))) {
+      const message =
+        choosable.length === 0
+          ? 'This exercise leaves no digits to choose.'
+          : `Choose among ${choosable.join(', ')}.`
+      return [{ path: `${path}.digits`, message }]
+    }
     if (exercise.load === null && dose.load !== null)
       return [{ path: `${path}.dose.load`, message: 'This exercise has no load.' }]
     if (exercise.load !== null && (dose.load === null || !exercise.load.steps.includes(dose.load))) {

@@ -120,9 +120,16 @@ export const ANCHOR_WORDS: Readonly<Record<Anchor, string>> = {
   flare_start: 'start of the flare',
 }
 
+/** Digits in words: "ring and little finger". */
+export function fingersText(digits: readonly string[]): string {
+  const last = digits.at(-1) ?? ''
+  const named = digits.length > 1 ? `${digits.slice(0, -1).join(', ')} and ${last}` : last
+  return last === 'thumb' ? named : `${named} finger`
+}
+
 /** The injured part in words: "left index and middle finger", "left side". */
 export function partText(side: string, digits: readonly string[]): string {
   if (digits.length === 0) return `${side} side`
-  if (digits.length === 1) return digits[0] === 'thumb' ? `${side} thumb` : `${side} ${digits[0]} finger`
+  if (digits.length === 1) return `${side} ${fingersText(digits)}`
   return `${side} ${digits.slice(0, -1).join(', ')} and ${digits.at(-1)}`
 }

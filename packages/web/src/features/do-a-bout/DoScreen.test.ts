@@ -2,10 +2,10 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Timing } from '@pledge/core'
+import { DIGITS, type Timing } from '@pledge/core'
 import { useBoutStore } from './boutStore'
 import DoScreen from './DoScreen.vue'
-import { PHONE_PARTS, type PhoneItem } from './phoneApi'
+import { PHONE_PARTS, type PhoneItem, type PhoneToday } from './phoneApi'
 import { item, keptInMemory, todayWith } from './phoneInMemory'
 import { phoneText } from './text'
 
@@ -35,10 +35,16 @@ const words = {
 }
 
 /** The screen of one exercise, begun, after some seconds of doing. */
-async function screenOf(changes: Partial<PhoneItem>, seconds: number | null, language: 'en' | 'es' = 'en') {
+async function screenOf(
+  changes: Partial<PhoneItem>,
+  seconds: number | null,
+  language: 'en' | 'es' = 'en',
+  day: Partial<PhoneToday> = {},
+) {
+  const today = todayWith([item('a', { text: { en: words, es: words }, ...changes })])
   const api = {
     pair: vi.fn(),
-    today: vi.fn().mockResolvedValue(todayWith([item('a', { text: { en: words, es: words }, ...changes })])),
+    today: vi.fn().mockResolvedValue({ ...today, ...day }),
     sendBout: vi.fn(),
   }
   const pinia = createPinia()
@@ -99,16 +105,48 @@ describe('the screen of an exercise', () => {
   })
 
   it('goes on with the next finger where they take turns, and counts anew', async () => {
-    const text = await screenOf({ timing: timing({ turns: 4 }) }, 20)
+    const text = await screenOf({ timing: timing({ turns: 4 }), inTurn: DIGITS.slice(1) }, 20)
     expect(text).toContain('middle finger: 2 of 4')
     expect(text).toMatch(/1 of 3/)
     expect(text).not.toContain('Well done')
   })
 
   it('names the thumb first where it takes its turn as well', async () => {
-    expect(await screenOf({ timing: timing({ turns: 5 }) }, 3)).toContain('thumb: 1 of 5')
-    expect(await screenOf({ timing: timing({ turns: 5 }) }, 20, 'es')).toContain('índice: 2 de 5')
-    expect(await screenOf({ timing: timing({ turns: 2 }) }, 20)).toContain('finger: 2 of 2')
+    const five = { timing: timing({ turns: 5 }), inTurn: [...DIGITS] }
+    expect(await screenOf(five, 3)).toContain('thumb: 1 of 5')
+    expect(await screenOf(five, 20, 'es')).toContain('índice: 2 de 5')
+  })
+
+  it('names no finger on a day that an earlier version kept', async () => {
+    expect(await screenOf({ timing: timing({ turns: 4 }) }, 20)).toContain('finger: 2 of 4')
+  })
+
+  it('names the digits chosen for the patient, before it begins and where they take turns', async () => {
+    const ring: Partial<PhoneItem> = { chosen: ['ring'], inTurn: ['ring'], timing: timing() }
+    expect(await screenOf(ring, null)).toContain('Only with: ring finger')
+    expect(await screenOf(ring, 3, 'es')).toContain('Solo con: anular')
+    const both: Partial<PhoneItem> = {
+      chosen: ['ring', 'little'],
+      inTurn: ['ring', 'little'],
+      timing: timing({ turns: 2 }),
+    }
+    expect(await screenOf(both, null)).toContain('One after the other: ring finger and little finger')
+    const begun = await screenOf(both, 20)
+    expect(begun).toContain('little finger: 2 of 2')
+    expect(begun).not.toContain('One after the other')
+    expect(await screenOf({ chosen: ['ring', 'little'], inTurn: [] }, null, 'es')).toContain(
+      'Solo con: anular y meñique',
+    )
+    expect(await screenOf({ chosen: null, inTurn: [] }, null)).not.toContain('Only with')
+  })
+
+  it('says which injured finger rests while a healthy one is exercised', async () => {
+    const index: Partial<PhoneItem> = { chosen: ['index'], inTurn: ['index'], timing: timing() }
+    const injured: Partial<PhoneToday> = { digits: ['ring'] }
+    expect(await screenOf(index, 3, 'en', injured)).toContain('Let rest and do not take along: ring finger')
+    expect(await screenOf(index, null, 'es', injured)).toContain('Deje descansar, sin acompañar: anular')
+    expect(await screenOf({ ...index, chosen: ['ring'] }, 3, 'en', injured)).not.toContain('Let rest')
+    expect(await screenOf(index, 3)).not.toContain('Let rest')
   })
 
   it('counts as before on a day that an earlier version kept', async () => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Digit, DIGITS, movedShare, ORTHOSIS_NAMES, repetitionMoment } from '@pledge/core'
+import { type Digit, movedShare, ORTHOSIS_NAMES, repetitionMoment } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import HandFigure from '../../shared/figure/HandFigure.vue'
@@ -41,11 +41,27 @@ function pictureMoment() {
   const now = repetitionMoment(item.value.dose, timing.value, store.elapsed + since)
   return { shape: now.shape - 1, time: movedShare(now) }
 }
-/** The digit whose turn it is: the thumb begins where it takes part; other numbers are not named. */
-const TURNS: Readonly<Record<number, readonly Digit[]>> = { 4: DIGITS.slice(1), 5: DIGITS }
-const turnName = computed(() => {
-  const digit = TURNS[timing.value.turns]?.[moment.value.turn - 1]
-  return digit ? t(`digit.${digit}`) : t('digit.any')
+/** The digit whose turn it is; a day kept by an earlier version of the app does not say. */
+const turnDigit = computed(() => item.value.inTurn?.[moment.value.turn - 1] ?? null)
+const turnName = computed(() => (turnDigit.value ? t(`digit.${turnDigit.value}`) : t('digit.any')))
+/** The digits that are drawn: the one whose turn it is, or those chosen for the patient. */
+const drawn = computed(() => {
+  const inTurn = item.value.inTurn ?? []
+  if (inTurn.length > 0 && (store.hasBegun || item.value.chosen)) return [turnDigit.value ?? inTurn[0]!]
+  return item.value.chosen ?? null
+})
+const named = (digits: readonly Digit[]) =>
+  new Intl.ListFormat(store.language).format(digits.map((digit) => t(`digit.${digit}`)))
+const chosenWords = computed(() => {
+  const chosen = item.value.chosen ?? []
+  if (chosen.length === 0) return null
+  return t((item.value.inTurn ?? []).length > 1 ? 'withInTurn' : 'withOnly', { fingers: named(chosen) })
+})
+/** Injured digits that were left out on purpose do not come along. */
+const restsWords = computed(() => {
+  const [chosen, injured] = [item.value.chosen ?? [], store.today?.digits ?? []]
+  const isLeftOut = chosen.length > 0 && !injured.some((digit) => chosen.includes(digit))
+  return isLeftOut && injured.length > 0 ? t('letRest', { fingers: named(injured) }) : null
 })
 const isLast = computed(() => store.index + 1 === store.items.length)
 /** The share of the present stage that is over: the ring fills while one holds. */
@@ -71,6 +87,14 @@ const wear = computed(() =>
     ? null
     : t('keepOn', { what: ORTHOSIS_NAMES[item.value.orthosis][store.language] }),
 )
+const hints = computed(() =>
+  [
+    store.hasBegun && timing.value.turns > 1 ? null : chosenWords.value,
+    restsWords.value,
+    wear.value,
+    loadWords.value,
+  ].filter((one) => one !== null),
+)
 </script>
 
 <template>
@@ -89,7 +113,7 @@ const wear = computed(() =>
       <h1>{{ words.name }}</h1>
       <p v-if="!store.hasBegun" class="small soft">{{ words.reason }}</p>
     </div>
-    <p v-if="wear || loadWords" class="hint">{{ [wear, loadWords].filter(Boolean).join('. ') }}</p>
+    <p v-if="hints.length > 0" class="hint">{{ hints.join('. ') }}</p>
 
     <HandFigure
       v-if="item.depicted && store.today"
@@ -101,6 +125,7 @@ const wear = computed(() =>
       :language="store.language"
       :worn="item.orthosis"
       :injured="store.today.digits ?? []"
+      :chosen="drawn"
       v-bind="store.hasBegun && !store.isWorn ? { moment: pictureMoment } : {}"
     >
       <HoldRing v-if="store.hasBegun" class="clock" :share="share" :text="clockWords" />

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
 import { hookPicture } from '../../shared/testing/hookPicture'
 import ExerciseInspector from './ExerciseInspector.vue'
+import type { DraftItem } from './programStore'
 
 const verdict = (kind: VerdictAnswer['kind']) =>
   ({ kind, fromDay: 42, fromDate: '2031-05-01', missing: [], openers: [], form: null, reasons: [] }) as never
@@ -24,6 +25,9 @@ const exercise = (changes: Partial<ExerciseAnswer> = {}) =>
     range: { sets: [1, 3], repetitions: [8, 20], holdSeconds: [0, 3], boutsPerDay: [1, 2] },
     load: null,
     equipment: [{ name: 'small weight', home: 'food tin' }],
+    choosableDigits: [],
+    isOneAtATime: false,
+    digitsToBegin: null,
     holdKind: 'kept',
     painCap: 3,
     instead: { id: 'band', name: 'Pull a band', rungsDown: 1 },
@@ -104,7 +108,7 @@ describe('the inspector of an exercise', () => {
   })
   it('says what the chosen school waits for, and where a dose is other than its own', async () => {
     const dose = { sets: 1, repetitions: 10, holdSeconds: 1, boutsPerDay: 1, load: 0.25 }
-    const item = { itemId: 'i', exerciseId: 'weight', dose: { ...dose, repetitions: 12 } }
+    const item = { itemId: 'i', exerciseId: 'weight', dose: { ...dose, repetitions: 12 }, digits: null }
     const wrapper = show('clear', {}, { item, schoolDose: dose, waitsFor: ['pain: 0 or less'], painCap: 1 })
     expect(wrapper.text()).toContain('waits for: pain: 0 or less')
     expect(wrapper.text()).toContain('Other than the chosen school: 10×, hold 1 s, 1 a day')
@@ -112,6 +116,40 @@ describe('the inspector of an exercise', () => {
     await wrapper.findAll('.school-note button')[0]!.trigger('click')
     expect(wrapper.emitted('dose')).toEqual([[dose]])
     expect(show('clear', {}, { item, schoolDose: item.dose }).text()).not.toContain('Other than')
+  })
+  describe('with which digits', () => {
+    const dose = { sets: 1, repetitions: 10, holdSeconds: 1, boutsPerDay: 1, load: 0.25 }
+    const withDigits = (digits: DraftItem['digits'], changes: Partial<ExerciseAnswer> = {}) =>
+      show(
+        'clear',
+        { choosableDigits: ['index', 'middle', 'ring', 'little'], isOneAtATime: true, ...changes },
+        { item: { itemId: 'i', exerciseId: 'weight', dose, digits }, injured: ['ring'] },
+      )
+
+    it('are those that are ticked, and the injured one is named', async () => {
+      const wrapper = withDigits(['ring'])
+      const boxes = wrapper.findAll<HTMLInputElement>('.digits input')
+      expect(boxes.map((box) => box.element.checked)).toEqual([false, false, true, false])
+      expect(wrapper.find('.digits').text()).toContain('ring (injured)')
+      expect(wrapper.text()).toContain('this one only')
+      await boxes[0]!.trigger('change')
+      expect(wrapper.emitted('digit')).toEqual([['index']])
+    })
+    it.each([
+      [['ring', 'little'], {}, 'one after the other, each the whole dose'],
+      [['ring', 'little'], { isOneAtATime: false }, 'together'],
+      [null, {}, 'none chosen: one stands for all'],
+      [null, { isOneAtATime: false }, 'none chosen: all together'],
+    ] as const)('%j go %j: %s', (digits, changes, says) => {
+      expect(
+        withDigits(digits && [...digits], changes)
+          .find('.digits')
+          .text(),
+      ).toContain(says)
+    })
+    it('are not asked where there is nothing to choose', () => {
+      expect(withDigits(null, { choosableDigits: [] }).text()).not.toContain('With which digits')
+    })
   })
   it('tells what has to be so before it, and with what it is done', () => {
     const text = show('clear').text()

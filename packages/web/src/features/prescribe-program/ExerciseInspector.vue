@@ -46,6 +46,7 @@ const emit = defineEmits<{
   down: []
   select: [id: string]
   dose: [change: Partial<Dose>]
+  digit: [digit: Digit]
   override: []
   takeBack: [id: string]
 }>()
@@ -67,6 +68,18 @@ const shortOf = computed(() => {
   return clippedAngles([start, ...shapes], props.reach).map(
     ({ angle, askedDeg, drawnDeg }) => `${ANGLE_LABELS[angle].en} ${drawnDeg}° of ${askedDeg}°`,
   )
+})
+/** Digits that go one after the other: the first of them is drawn. */
+const drawnDigits = computed(() => {
+  const chosen = props.item?.digits ?? null
+  return chosen && props.exercise.isOneAtATime ? chosen.slice(0, 1) : chosen
+})
+const digitsNote = computed(() => {
+  const count = props.item?.digits?.length ?? 0
+  if (count === 0)
+    return props.exercise.isOneAtATime ? 'none chosen: one stands for all' : 'none chosen: all together'
+  if (count === 1) return 'this one only'
+  return props.exercise.isOneAtATime ? 'one after the other, each the whole dose' : 'together'
 })
 const openable = computed(() => isOpen(props.verdict.kind) || props.override !== null)
 const isOffSchool = computed(
@@ -98,6 +111,7 @@ const tone = computed(
       language="en"
       :worn="exercise.orthosis"
       :injured="injured"
+      :chosen="drawnDigits"
       v-bind="isAsFar ? { limits: reach } : {}"
     />
     <label v-if="shortOf.length > 0" class="as-far">
@@ -181,6 +195,27 @@ const tone = computed(
           Dose it so
         </button>
       </p>
+      <fieldset v-if="exercise.choosableDigits.length > 0" class="digits">
+        <legend>With which digits</legend>
+        <span class="chips">
+          <label
+            v-for="digit in exercise.choosableDigits"
+            :key="digit"
+            :class="{ on: item.digits?.includes(digit) }"
+          >
+            <input
+              type="checkbox"
+              class="sr-only"
+              :checked="item.digits?.includes(digit) ?? false"
+              :disabled="!canEdit"
+              @change="emit('digit', digit)"
+            />{{ digit }}<span v-if="injured.includes(digit)" class="sr-only"> (injured)</span
+            ><i v-if="injured.includes(digit)" aria-hidden="true" />
+          </label>
+        </span>
+        <small v-if="errorAt('digits')" class="wrong" role="alert">{{ errorAt('digits') }}</small>
+        <small v-else class="soft">{{ digitsNote }}</small>
+      </fieldset>
       <div v-for="field in FIELDS" :key="field.key" class="dose-row">
         <label :for="`dose-${field.key}`">{{
           field.key === 'holdSeconds' ? HOLD_LABELS[exercise.holdKind] : field.label
@@ -192,7 +227,7 @@ const tone = computed(
             class="tabular"
             :value="dose[field.key]"
             :disabled="!canEdit"
-            :aria-invalid="errorAt(field.key) !== null"
+            :aria-invalid="errorAt(`dose.${field.key}`) !== null"
             :aria-describedby="`dose-${field.key}-note`"
             @change="change(field.key, ($event.target as HTMLInputElement).value)"
           />
@@ -200,11 +235,11 @@ const tone = computed(
         </span>
         <small
           :id="`dose-${field.key}-note`"
-          :class="{ wrong: errorAt(field.key), odd: unusual(field.key) }"
-          :role="errorAt(field.key) ? 'alert' : undefined"
+          :class="{ wrong: errorAt(`dose.${field.key}`), odd: unusual(field.key) }"
+          :role="errorAt(`dose.${field.key}`) ? 'alert' : undefined"
         >
           {{
-            errorAt(field.key) ??
+            errorAt(`dose.${field.key}`) ??
             `usual ${exercise.range[field.key][0] === exercise.range[field.key][1] ? exercise.range[field.key][0] : `${exercise.range[field.key][0]}–${exercise.range[field.key][1]}`}${unusual(field.key) ? ': outside' : ''}`
           }}
         </small>
@@ -221,7 +256,7 @@ const tone = computed(
             {{ loadText(exercise.load.unit, step) }}
           </option>
         </select>
-        <small v-if="errorAt('load')" class="wrong" role="alert">{{ errorAt('load') }}</small>
+        <small v-if="errorAt('dose.load')" class="wrong" role="alert">{{ errorAt('dose.load') }}</small>
       </div>
       <p class="sum">
         <span>Minutes a bout</span
@@ -421,6 +456,52 @@ summary {
   margin-top: 4px;
   font-size: 12.5px;
   overflow-wrap: anywhere;
+}
+.digits {
+  padding: 4px 0 6px;
+  border-bottom: 1px dotted var(--line);
+}
+.digits small {
+  font-size: 12.5px;
+}
+.digits .wrong {
+  color: var(--brick);
+  font-weight: 600;
+}
+.chips {
+  display: flex;
+  gap: 4px;
+  margin: 3px 0 2px;
+}
+.chips label {
+  position: relative;
+  flex: 1;
+  padding: 5px 2px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-size: 13.5px;
+  text-align: center;
+  cursor: pointer;
+}
+.chips .on {
+  border-color: var(--teal);
+  background: var(--teal);
+  color: var(--sheet);
+  font-weight: 600;
+}
+.chips label:focus-within {
+  outline: 2px solid var(--teal);
+  outline-offset: 2px;
+}
+/* An injured digit carries a bar below its name. */
+.chips i {
+  position: absolute;
+  right: 6px;
+  bottom: 2px;
+  left: 6px;
+  height: 3px;
+  background: var(--ochre);
 }
 .dose-row {
   display: grid;

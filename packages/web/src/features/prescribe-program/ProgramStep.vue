@@ -7,7 +7,7 @@ import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import { reachOf } from '../../shared/figure/reachOf'
-import { minutesText, VERDICT_WORDS } from '../../shared/words'
+import { fingersText, minutesText, VERDICT_WORDS } from '../../shared/words'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
 import DoseSchoolsDialog from './DoseSchoolsDialog.vue'
@@ -130,6 +130,7 @@ const isAsSigned = computed(() => {
   return program.items.every(
     (item, index) =>
       signed[index]?.exerciseId === item.exerciseId &&
+      JSON.stringify(signed[index]?.digits) === JSON.stringify(item.digits) &&
       JSON.stringify(signed[index]?.dose) === JSON.stringify(item.dose),
   )
 })
@@ -186,6 +187,7 @@ async function openTheirs() {
               @click="program.selectedId = row.item.exerciseId"
             >
               <span class="name">{{ row.name }}</span>
+              <small v-if="row.item.digits" class="with">{{ fingersText(row.item.digits) }}</small>
               <small v-if="row.isPaused" class="paused">paused on the phone</small>
               <small v-else-if="row.verdict" class="state"
                 ><VerdictMark :kind="row.verdict.kind" :size="10" /> {{ VERDICT_WORDS[row.verdict.kind]
@@ -288,6 +290,7 @@ async function openTheirs() {
         @up="program.move(program.selected!.id, -1)"
         @down="program.move(program.selected!.id, 1)"
         @dose="program.setDose(program.selected!.id, $event)"
+        @digit="program.toggleDigit(program.selected!.id, $event)"
         @override="isOverriding = true"
         @take-back="takenBack = $event"
       />
@@ -391,6 +394,9 @@ async function openTheirs() {
   gap: 5px;
   font-size: 12.5px;
   color: var(--ink-soft);
+}
+.label .with {
+  color: var(--ink);
 }
 .label .paused {
   color: var(--brick);

@@ -11,6 +11,7 @@ const exercise = (id: string, kind: 'clear' | 'not-yet' = 'clear', fromDay: numb
   ({
     id,
     dose,
+    digitsToBegin: null,
     text: { name: id },
     verdict: { kind, fromDay, fromDate: null, missing: [], form: null, conditions: [], reasons: [] },
   }) as unknown as ExerciseAnswer
@@ -21,6 +22,7 @@ const draft = (version: number, ids: string[] = []): DraftAnswer => ({
     itemId: `item-${id}`,
     exerciseId: id,
     dose,
+    digits: null,
     minutesPerBout: 1.5,
     orthosis: 'none',
     verdict: exercise(id).verdict,
@@ -96,6 +98,26 @@ describe('a program being written', () => {
     expect(store.state.name).toBe('saved')
   })
 
+  it('begins with the injured finger where one goes at a time, and takes others in and out', async () => {
+    api.exercises.mockResolvedValue([{ ...exercise('c'), digitsToBegin: ['ring'] }, exercise('a')])
+    api.draft.mockResolvedValue(draft(3, ['a']))
+    const store = program()
+    await store.open('e')
+    store.add('c')
+    const digits = () => store.items.map((item) => item.digits)
+    expect(digits()).toEqual([null, ['ring']])
+    store.toggleDigit('c', 'index')
+    expect(digits()).toEqual([null, ['index', 'ring']])
+    store.toggleDigit('c', 'ring')
+    store.toggleDigit('c', 'index')
+    expect(digits()).toEqual([null, null])
+    store.toggleDigit('a', 'little')
+    await vi.advanceTimersByTimeAsync(600)
+    expect(api.saveDraft.mock.lastCall![1]).toMatchObject({
+      items: [{ digits: ['little'] }, { digits: null }],
+    })
+  })
+
   it('keeps what was written when somebody else was first, and overwrites nothing', async () => {
     const store = program()
     await store.open('e')
@@ -120,8 +142,8 @@ describe('a program being written', () => {
     )
     store.setDose('b', { repetitions: 0 })
     await vi.advanceTimersByTimeAsync(600)
-    expect(store.errorAt('b', 'repetitions')).toBe('From 1 to 60.')
-    expect(store.errorAt('a', 'repetitions')).toBeNull()
+    expect(store.errorAt('b', 'dose.repetitions')).toBe('From 1 to 60.')
+    expect(store.errorAt('a', 'dose.repetitions')).toBeNull()
   })
 
   it('saves before it signs, and signs under one id until it succeeded', async () => {

@@ -1,4 +1,11 @@
-import { questionOf, VERDICT_KINDS, type Dose, type DoseQuestion } from '@pledge/core'
+import {
+  inHandOrder,
+  questionOf,
+  VERDICT_KINDS,
+  type Digit,
+  type Dose,
+  type DoseQuestion,
+} from '@pledge/core'
 import { defineStore } from 'pinia'
 import { ulid } from 'ulid'
 import { computed, ref, shallowRef } from 'vue'
@@ -10,6 +17,8 @@ export interface DraftItem {
   itemId: string
   exerciseId: string
   dose: Dose
+  /** The digits chosen for the patient; `null`: as the exercise is. */
+  digits: Digit[] | null
 }
 export type SaveState =
   | { name: 'reading' }
@@ -64,10 +73,11 @@ export const useProgramStore = defineStore('program', () => {
       const [catalogue, draft] = await Promise.all([api.exercises(id), api.draft(id)])
       exercises.value = catalogue
       take(draft)
-      items.value = draft.items.map(({ itemId, exerciseId, dose }) => ({
+      items.value = draft.items.map(({ itemId, exerciseId, dose, digits }) => ({
         itemId,
         exerciseId,
         dose: { ...dose },
+        digits,
       }))
       schools.value = { ...draft.schools }
       selectedId.value = items.value[0]?.exerciseId ?? ranked.value[0]?.id ?? null
@@ -95,7 +105,8 @@ export const useProgramStore = defineStore('program', () => {
   function add(exerciseId: string) {
     const exercise = byId.value.get(exerciseId)
     if (!exercise || items.value.some((item) => item.exerciseId === exerciseId)) return
-    const item = { itemId: ulid(), exerciseId, dose: { ...exercise.dose } }
+    const { dose, digitsToBegin } = exercise
+    const item = { itemId: ulid(), exerciseId, dose: { ...dose }, digits: digitsToBegin }
     items.value = [...items.value, item]
     fresh.add(item.itemId)
     selectedId.value = exerciseId
@@ -113,6 +124,16 @@ export const useProgramStore = defineStore('program', () => {
     const [item] = next.splice(from, 1)
     next.splice(to, 0, item!)
     items.value = next
+    changed()
+  }
+  /** Adds a digit to those that do the exercise, or takes it out; with the last one out it is as the exercise is again. */
+  function toggleDigit(exerciseId: string, digit: Digit) {
+    items.value = items.value.map((item) => {
+      if (item.exerciseId !== exerciseId) return item
+      const former = item.digits ?? []
+      const next = former.includes(digit) ? former.filter((one) => one !== digit) : [...former, digit]
+      return { ...item, digits: next.length > 0 ? inHandOrder(next) : null }
+    })
     changed()
   }
   function setDose(exerciseId: string, change: Partial<Dose>) {
@@ -190,11 +211,11 @@ export const useProgramStore = defineStore('program', () => {
       return false
     }
   }
-  /** The refusal of a field of an item's dose. */
+  /** The refusal of a field of an item: `dose.sets`, `digits`. */
   function errorAt(exerciseId: string, field: string): string | null {
     if (state.value.name !== 'failed') return null
     const index = items.value.findIndex((item) => item.exerciseId === exerciseId)
-    return state.value.errors.find((one) => one.path === `items.${index}.dose.${field}`)?.message ?? null
+    return state.value.errors.find((one) => one.path === `items.${index}.${field}`)?.message ?? null
   }
   return {
     exercises,
@@ -215,6 +236,7 @@ export const useProgramStore = defineStore('program', () => {
     remove,
     move,
     setDose,
+    toggleDigit,
     save,
     sign,
     errorAt,

@@ -17,7 +17,6 @@ import type {
   LadderAxis,
   Orthosis,
   OtherHandUse,
-  Pace,
   Said,
   Slot,
   StopRule,
@@ -163,6 +162,8 @@ export interface ProgramItemAnswer {
   exerciseId: string
   name: string
   dose: Dose
+  /** The digits chosen for the patient; `null`: as the exercise is. */
+  digits: Digit[] | null
   isPaused: boolean
   override: OverrideAnswer | null
   verdict: VerdictAnswer
@@ -290,7 +291,12 @@ export interface ExerciseAnswer {
   id: string
   family: string
   aims: Aim[]
-  pace?: Pace
+  /** The digits one may choose among; empty: nothing to choose. */
+  choosableDigits: Digit[]
+  /** Chosen digits go one after the other, not together. */
+  isOneAtATime: boolean
+  /** The digits it begins with when it is added; `null`: as the exercise is. */
+  digitsToBegin: Digit[] | null
   holdKind: HoldKind
   region: string
   demand: string
@@ -326,6 +332,7 @@ export interface DraftItemAnswer {
   itemId: string
   exerciseId: string
   dose: Dose
+  digits: Digit[] | null
   minutesPerBout: number
   orthosis: string
   verdict: VerdictAnswer

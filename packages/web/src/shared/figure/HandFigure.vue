@@ -25,6 +25,8 @@ const props = defineProps<{
   moment?: () => PictureMoment
   /** The injured digits: where one finger stands for one, it is the patient's own. */
   injured?: readonly Digit[]
+  /** The digits that move for this patient; left out or `null`: as the exercise is. */
+  chosen?: readonly Digit[] | null
   /** What is worn while it is done. */
   worn?: Orthosis
   /** The patient's own ends of motion, where the picture is to stop at them. */
@@ -43,7 +45,7 @@ let began = 0
 let pausedAt = 0
 
 function prepare(stage: Stage, figure: Figure) {
-  stage.show(figure.pictureOf(props.exercise, props.limits, props.injured), props.side, {
+  stage.show(figure.pictureOf(props.exercise, props.limits, props.injured, props.chosen), props.side, {
     worn: props.worn ?? 'none',
   })
   began = performance.now()
@@ -95,7 +97,14 @@ const alternative = computed(() => {
 })
 
 /** Changes when something else is to be drawn. */
-const shows = computed(() => [props.exercise, props.side, props.worn, props.limits, props.injured])
+const shows = computed(() => [
+  props.exercise,
+  props.side,
+  props.worn,
+  props.limits,
+  props.injured,
+  props.chosen,
+])
 watch(shows, () => {
   if (shown.value === 'words') shown.value = 'stills'
 })

@@ -1,0 +1,78 @@
+import { DIGITS, type Digit } from '../protocol/vocabulary.js'
+import { ANGLE_NAMES, type AngleName, type Exercise } from './exercise.js'
+
+/** What of an exercise tells which digits it is for. */
+export type DigitsAsked = Pick<Exercise, 'shapes' | 'turns'> &
+  Partial<Pick<Exercise, 'start' | 'force' | 'region' | 'grip' | 'digits' | 'oneAtATime'>>
+
+const FINGERS: readonly Digit[] = DIGITS.filter((digit) => digit !== 'thumb')
+const FINGER_ANGLES: readonly AngleName[] = ['mcpFlexion', 'pipFlexion', 'dipFlexion', 'fingerSpread']
+const THUMB_ANGLES = ANGLE_NAMES.filter((name) => name.startsWith('thumb'))
+/** Where the whole hand is moved or leaned on, nothing is left to choose. */
+const OF_THE_WHOLE_HAND: readonly (Exercise['force'] | undefined)[] = [
+  'none',
+  'support only',
+  'body weight',
+  'active wrist, passive digits',
+  'active wrist, assisted digits',
+]
+
+/**
+ * The digits a therapist may choose among for one patient: fingers where the exercise moves fingers, and the thumb where it
+ * takes its turn. What grips, leans or is done with digits of its own leaves nothing to choose.
+ *
+ * @returns in the order of the hand, the thumb first; empty where there is nothing to choose
+ */
+export function choosableDigits(exercise: DigitsAsked): readonly Digit[] {
+  if (exercise.digits !== undefined) return []
+  if (exercise.turns === 'digits in turn') return defaultTurns(exercise)
+  if (exercise.oneAtATime !== undefined) return FINGERS
+  const isFree = exercise.grip === 'none' && !OF_THE_WHOLE_HAND.includes(exercise.force)
+  return exercise.region === 'fingers' && isFree && moves(exercise, FINGER_ANGLES) ? FINGERS : []
+}
+
+/**
+ * The digits to begin with when an exercise is given to a patient: the injured ones where it is done with one at a time and
+ * nobody's turn is laid down; otherwise the exercise as it is.
+ */
+export function digitsToBegin(exercise: DigitsAsked, injured: readonly Digit[]): readonly Digit[] | null {
+  if (exercise.oneAtATime === undefined || exercise.turns === 'digits in turn') return null
+  const own = choosableDigits(exercise).filter((digit) => injured.includes(digit))
+  return own.length > 0 ? own : null
+}
+
+/**
+ * The digits that go one after the other, each through the whole dose: those chosen, where the exercise is done with one at a
+ * time; else all fingers (and the thumb where it moves), where they take turns.
+ *
+ * @returns empty where they go together, or where one stands for all and nobody chose
+ */
+export function digitsInTurn(exercise: DigitsAsked, chosen: readonly Digit[] | null): readonly Digit[] {
+  if (exercise.turns === 'together' && exercise.oneAtATime === undefined) return []
+  if (chosen !== null) return inHandOrder(chosen)
+  return exercise.turns === 'digits in turn' ? defaultTurns(exercise) : []
+}
+
+/**
+ * The digits the rules are asked about. Where the others rest while one moves, those chosen; otherwise every finger, because
+ * the ones not chosen are laid, held or drawn along: a choice never opens what they may not do.
+ */
+export function judgedDigits(
+  exercise: DigitsAsked,
+  chosen: readonly Digit[] | null,
+): readonly Digit[] | null {
+  return chosen !== null && exercise.oneAtATime === 'others rest' ? chosen : null
+}
+
+export function inHandOrder(digits: readonly Digit[]): Digit[] {
+  return DIGITS.filter((digit) => digits.includes(digit))
+}
+
+/** The thumb has a turn of its own among fingers; in an exercise of the thumb it meets each finger. */
+function defaultTurns(exercise: DigitsAsked): readonly Digit[] {
+  return exercise.region === 'fingers' && moves(exercise, THUMB_ANGLES) ? DIGITS : FINGERS
+}
+
+function moves({ start, shapes }: DigitsAsked, names: readonly AngleName[]): boolean {
+  return names.some((name) => shapes.some((shape) => shape[name] !== start?.[name]))
+}
