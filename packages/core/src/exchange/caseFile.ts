@@ -1,6 +1,7 @@
 import { addDays, daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
 import { burdenOf } from '../dose/minutes.js'
 import { CoreError } from '../errors.js'
+import { latestDay, mostRestrictive } from '../exercise/otherInjuries.js'
 import { assessExercise, orthosisOn, type PatientCase } from '../exercise/assessExercise.js'
 import { thingsNotAtHome } from '../exercise/equipment.js'
 import { CONTRAINDICATIONS, type Contraindication, type Dose, type Exercise } from '../exercise/exercise.js'
@@ -32,7 +33,7 @@ import { factsInStates } from '../verdict/caseOnDay.js'
 import { explainVerdict } from '../verdict/explainVerdict.js'
 import { readOrder } from '../verdict/order.js'
 import { readSignature, type Signature } from '../verdict/signature.js'
-import { worseKind, type Verdict } from '../verdict/verdict.js'
+import type { Verdict } from '../verdict/verdict.js'
 import type { Catalogue } from './catalogue.js'
 
 const FILE_KEYS = ['format', 'today', 'day', 'patient', 'episode', 'episodes', 'exercises'] as const
@@ -182,19 +183,16 @@ function verdictOf(
     asked.orthosis ??
     (asked.exercise ? orthosisOn(asked.exercise, asked.dose!, first) : asked.signature!.orthosis)
   const signature = asked.signature && { ...asked.signature, digits: asked.digits ?? asked.signature.digits }
-  const verdicts = episodes.map(({ state }) =>
-    asked.exercise
-      ? assessExercise(asked.exercise, asked.dose!, state, {
-          orthosis,
-          posture: asked.posture,
-          digits: asked.digits,
-        })
-      : assess(signature!, state),
+  const done = { orthosis, posture: asked.posture, digits: asked.digits }
+  const deciding = mostRestrictive(
+    episodes.map(({ state }, index) => ({
+      index,
+      verdict: asked.exercise
+        ? assessExercise(asked.exercise, asked.dose!, state, done)
+        : assess(signature!, state),
+    })),
   )
-  const kind = verdicts.map((verdict) => verdict.kind).reduce(worseKind)
-  const deciding = verdicts
-    .map((verdict, index) => ({ verdict, index }))
-    .filter(({ verdict }) => verdict.kind === kind)
+  const { kind } = deciding[0]!.verdict
   const opensIn = openingIn(signature, episodes, deciding)
   const decidingEpisode = episodes[deciding[0]!.index]!
   const fromDay = opensIn === null ? null : decidingEpisode.state.day + opensIn
@@ -241,15 +239,16 @@ function openingIn(
     return fromDay === null ? null : fromDay - states[deciding[0]!.index]!.day
   }
   // The later day of several injuries; unknown for one is unknown for all.
-  const offsets = deciding.map(({ verdict, index }) =>
-    verdict.fromDay === null ? null : verdict.fromDay - episodes[index]!.state.day,
+  return latestDay(
+    deciding.map(({ verdict, index }) =>
+      verdict.fromDay === null ? null : verdict.fromDay - episodes[index]!.state.day,
+    ),
   )
-  return offsets.some((offset) => offset === null) ? null : Math.max(...(offsets as number[]))
 }
 
 function roundedBurden(asked: readonly AskedExercise[]): CaseAssessment['burden'] {
   const { minutesPerDay, boutsPerDay, endRangeMinutesPerDay } = burdenOf(
-    asked.flatMap(({ exercise, dose }) => (exercise && dose ? [{ exercise, dose }] : [])),
+    asked.flatMap(({ exercise, dose, digits }) => (exercise && dose ? [{ exercise, dose, digits }] : [])),
   )
   const tenth = (value: number) => Math.round(value * 10) / 10
   return {

@@ -18,6 +18,7 @@ import { nerveAsksMore } from './nerveCeiling.js'
 import {
   cannotHelp,
   helpSignature,
+  latestDay,
   togetherWith,
   type JudgedInjury,
   type OtherInjury,
@@ -464,15 +465,14 @@ export function exerciseOpeningDay(
   state: PatientCase,
   orthosis: Orthosis,
 ): number | null {
-  const openings = [
+  return latestDay([
     openingAlone(exercise, dose, state, orthosis),
     ...concernedBy(exercise, state).map((other) => {
       const worn = other.hand === 'same' ? orthosis : orthosisOn(exercise, dose, other.state)
       const day = openingAlone(exercise, dose, other.state, worn)
       return day === null ? null : day - other.state.day + state.day
     }),
-  ]
-  return openings.some((day) => day === null) ? null : Math.max(...(openings as number[]))
+  ])
 }
 
 function openingAlone(exercise: Exercise, dose: Dose, state: PatientCase, orthosis: Orthosis): number | null {

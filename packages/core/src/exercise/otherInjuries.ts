@@ -20,6 +20,17 @@ export interface JudgedInjury {
   readonly verdict: Verdict
 }
 
+/** Of the verdicts of several injuries those that decide: the most restrictive ones. Source: A1-AUTHORITY. */
+export function mostRestrictive<T extends { readonly verdict: Verdict }>(judged: readonly T[]): T[] {
+  const kind = judged.map(({ verdict }) => verdict.kind).reduce(worseKind)
+  return judged.filter(({ verdict }) => verdict.kind === kind)
+}
+
+/** The day from which all of them open; `null` where it is unknown for one. */
+export function latestDay(days: readonly (number | null)[]): number | null {
+  return days.some((day) => day === null) ? null : Math.max(...(days as number[]))
+}
+
 /**
  * The verdict of an exercise for several injuries: the most restrictive wins (A1). Reasons and what is missing come from
  * those that decide; the day is the latest of theirs, unknown where it is unknown for one of them. Source: A1-AUTHORITY.
@@ -27,17 +38,14 @@ export interface JudgedInjury {
  * @param own - of the case that was asked for; days of the answer count as its do
  */
 export function togetherWith(own: Verdict, state: PatientCase, others: readonly JudgedInjury[]): Verdict {
-  if (others.length === 0) return own
-  const kind = others.map(({ verdict }) => verdict.kind).reduce(worseKind, own.kind)
-  const deciding = others
-    .filter(({ verdict }) => verdict.kind === kind)
-    .map((other) => named(other, other.state.day - state.day))
-  const all = own.kind === kind ? [own, ...deciding] : deciding
+  const all = mostRestrictive([
+    { verdict: own },
+    ...others.map((other) => ({ verdict: named(other, other.state.day - state.day) })),
+  ]).map(({ verdict }) => verdict)
   if (all.length === 1 && all[0] === own) return own
-  const days = all.map(({ fromDay }) => fromDay)
   return {
-    kind,
-    fromDay: days.some((day) => day === null) ? null : Math.max(...(days as number[])),
+    kind: all[0]!.kind,
+    fromDay: latestDay(all.map(({ fromDay }) => fromDay)),
     missing: unique(
       all.flatMap(({ missing }) => missing),
       ({ text }) => text,
