@@ -21,6 +21,8 @@ const node = {
 
 export default defineConfig({
   test: {
+    // Of two cores both are used: left to itself, one would wait for the reporter.
+    maxWorkers: '100%',
     reporters: ['default', ['json', { outputFile: process.env.VITEST_JSON ?? 'var/test/vitest.json' }]],
     projects: [
       {
@@ -28,6 +30,8 @@ export default defineConfig({
         plugins: [oneMutant],
         test: {
           name: 'core',
+          // Pure functions share nothing: the catalogue is read once a worker, not once a file.
+          isolate: false,
           include: ['packages/core/src/**/*.test.ts', 'tests/core/**/*.test.ts'],
           environment: 'node',
           // Sweeps over all protocols take seconds; a busy machine must not turn them into failures.
@@ -40,8 +44,9 @@ export default defineConfig({
           name: 'server',
           include: ['packages/server/src/**/*.test.ts', 'tests/server/**/*.test.ts'],
           environment: 'node',
+          // Every file makes a database of its own; the catalogue is read once a worker.
+          isolate: false,
           globalSetup: 'tests/database/globalSetup.ts',
-          fileParallelism: false,
           testTimeout: 60_000,
           hookTimeout: 120_000,
         },
@@ -61,6 +66,8 @@ export default defineConfig({
           name: 'built',
           include: ['tests/built/**/*.test.ts'],
           environment: 'node',
+          // One application, one browser at a time, after all others: what waits for a screen must not wait for a core.
+          sequence: { groupOrder: 1 },
           globalSetup: 'tests/built/globalSetup.ts',
           fileParallelism: false,
           testTimeout: 90_000,

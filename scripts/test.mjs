@@ -33,10 +33,12 @@ async function main() {
       process.stdout.write(`${error.message}\n`)
     }
   }
-  await check('lint, format and import rules', () =>
-    runToEnd('npm', ['run', 'lint'], { log: join(report, 'lint.log') }),
-  )
-  await check('types', () => runToEnd('npm', ['run', 'typecheck'], { log: join(report, 'types.log') }))
+  await Promise.all([
+    check('lint, format and import rules', () =>
+      runToEnd('npm', ['run', 'lint'], { log: join(report, 'lint.log') }),
+    ),
+    check('types', () => runToEnd('npm', ['run', 'typecheck'], { log: join(report, 'types.log') })),
+  ])
   await check('build', build)
   say('unit, API and browser tests')
   const file = join(report, 'vitest.json')

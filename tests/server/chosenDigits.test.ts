@@ -37,11 +37,9 @@ describe('an exercise given to chosen digits', () => {
       isOneAtATime: true,
       digitsToBegin: ['ring', 'little'],
     })
-    expect(offered.find((one: { id: string }) => one.id === 'wrist-updown-active')).toMatchObject({
-      choosableDigits: [],
-      isOneAtATime: false,
-      digitsToBegin: null,
-    })
+    const grips = offered.filter((one: { choosableDigits: string[] }) => one.choosableDigits.length === 0)
+    expect(grips.length).toBeGreaterThan(5)
+    expect(grips.every((one: { digitsToBegin: unknown }) => one.digitsToBegin === null)).toBe(true)
   })
 
   it('counts the minutes of each, in the order of the hand', async () => {
@@ -59,7 +57,7 @@ describe('an exercise given to chosen digits', () => {
     ['a digit it is not done with', 'block-end-joint', ['thumb'], 'items.0.digits', /index, middle/],
     ['a digit nobody has', 'block-end-joint', ['toe'], 'items.0.digits.0', /Choose digits/],
     ['no digit at all', 'block-end-joint', [], 'items.0.digits', /at least one/],
-    ['any, where there is nothing to choose', 'wrist-updown-active', ['ring'], 'items.0.digits', /leaves no/],
+    ['any, where there is nothing to choose', 'ball-squeeze', ['ring'], 'items.0.digits', /leaves no/],
   ])('is refused with %s, and the draft stays', async (_case, exerciseId, digits, path, says) => {
     const before = await draft()
     const answer = await save(exerciseId, digits)
