@@ -25,6 +25,7 @@ describe('the digits a therapist may choose among', () => {
     ['nobody where one leans on the hand', 'web-net-palm-push', []],
     ['nobody where the wrist draws the fingers along', 'tenodesis-free', []],
     ['nobody at the wrist', 'wrist-updown-active', []],
+    ['nobody where pairs take turns', 'putty-between-fingers', []],
     ['nobody where a nerve is moved', 'median-slide-neck', []],
   ])('are %s', (_case, id, digits) => expect(choosableDigits(exercise(id))).toEqual(digits))
 
@@ -39,6 +40,7 @@ describe('the digits a therapist may choose among', () => {
 })
 
 describe('whose turn it is, and what it costs', () => {
+  const oneByOne = (digits: string[]) => digits.map((digit) => [digit])
   it.each<[string, string, Digit[] | null, string[]]>([
     ['every finger, where they take turns', 'finger-lift-single', null, FINGERS],
     ['the thumb first, where it has a turn of its own', 'finger-bends-in-turn', null, ['thumb', ...FINGERS]],
@@ -52,15 +54,27 @@ describe('whose turn it is, and what it costs', () => {
     ['those chosen, where one goes at a time', 'block-end-joint', ['ring', 'little'], ['ring', 'little']],
     ['nobody, where one stands for all and nobody chose', 'block-end-joint', null, []],
     ['nobody, where they go together', 'glide-hook', ['ring', 'little'], []],
-  ])('%s', (_case, id, chosen, turns) => expect(digitsInTurn(exercise(id), chosen)).toEqual(turns))
+  ])('%s', (_case, id, chosen, turns) => expect(digitsInTurn(exercise(id), chosen)).toEqual(oneByOne(turns)))
 
-  // Source: the minutes printed in the exercise document, `use.minutes` (4; 5 after rounding up).
+  it('pairs of neighbors, where something is held between two', () => {
+    expect(digitsInTurn(exercise('putty-between-fingers'), null)).toEqual([
+      ['index', 'middle'],
+      ['middle', 'ring'],
+      ['ring', 'little'],
+    ])
+  })
+
+  // Source: the minutes printed in the exercise document, `use.minutes` (rounded up).
   it.each([
     ['thumb-spread-meet', 4],
     ['putty-tip-pinch', 5],
-  ])('%s takes the minutes printed, the thumb being no fifth finger', (id, printed) => {
-    expect(Math.ceil(minutesOfBout(exercise(id), exercise(id).dose))).toBe(printed)
-  })
+    ['putty-between-fingers', 4],
+  ])(
+    '%s takes the minutes printed: neither a thumb that meets the fingers nor a gap is a finger',
+    (id, printed) => {
+      expect(Math.ceil(minutesOfBout(exercise(id), exercise(id).dose))).toBe(printed)
+    },
+  )
 
   it('a second finger doubles the minutes where one goes at a time, and adds none where they go together', () => {
     const minutes = (id: string, chosen: Digit[] | null) =>

@@ -78,7 +78,7 @@ describe('an exercise given to chosen digits', () => {
     const [item] = (await phone.send('GET', '/api/phone/today')).json().program.items
     expect(item).toMatchObject({
       chosen: ['ring', 'little'],
-      inTurn: ['ring', 'little'],
+      inTurn: [['ring'], ['little']],
       timing: { turns: 2 },
       minutesPerBout: 140 / 60,
       isPaused: false,

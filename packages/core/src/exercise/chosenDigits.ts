@@ -6,6 +6,7 @@ export type DigitsAsked = Pick<Exercise, 'shapes' | 'turns'> &
   Partial<Pick<Exercise, 'start' | 'force' | 'region' | 'grip' | 'digits' | 'oneAtATime'>>
 
 const FINGERS: readonly Digit[] = DIGITS.filter((digit) => digit !== 'thumb')
+const NEIGHBORS = FINGERS.slice(1).map((finger, place) => [FINGERS[place]!, finger])
 const FINGER_ANGLES: readonly AngleName[] = ['mcpFlexion', 'pipFlexion', 'dipFlexion', 'fingerSpread']
 const THUMB_ANGLES = ANGLE_NAMES.filter((name) => name.startsWith('thumb'))
 /** Where the whole hand is moved or leaned on, nothing is left to choose. */
@@ -24,7 +25,7 @@ const OF_THE_WHOLE_HAND: readonly (Exercise['force'] | undefined)[] = [
  * @returns in the order of the hand, the thumb first; empty where there is nothing to choose
  */
 export function choosableDigits(exercise: DigitsAsked): readonly Digit[] {
-  if (exercise.digits !== undefined) return []
+  if (exercise.digits !== undefined || exercise.turns === 'neighbors in turn') return []
   if (exercise.turns === 'digits in turn') return defaultTurns(exercise)
   if (exercise.oneAtATime !== undefined) return FINGERS
   const isFree = exercise.grip === 'none' && !OF_THE_WHOLE_HAND.includes(exercise.force)
@@ -42,15 +43,19 @@ export function digitsToBegin(exercise: DigitsAsked, injured: readonly Digit[]):
 }
 
 /**
- * The digits that go one after the other, each through the whole dose: those chosen, where the exercise is done with one at a
- * time; else all fingers (and the thumb where it moves), where they take turns.
+ * Who goes one after the other, each through the whole dose: the digits chosen, where the exercise is done with one at a
+ * time; else all fingers (and the thumb where it moves) or pairs of neighbors, where they take turns.
  *
- * @returns empty where they go together, or where one stands for all and nobody chose
+ * @returns one entry a turn; empty where they go together, or where one stands for all and nobody chose
  */
-export function digitsInTurn(exercise: DigitsAsked, chosen: readonly Digit[] | null): readonly Digit[] {
+export function digitsInTurn(
+  exercise: DigitsAsked,
+  chosen: readonly Digit[] | null,
+): readonly (readonly Digit[])[] {
+  if (exercise.turns === 'neighbors in turn') return NEIGHBORS
   if (exercise.turns === 'together' && exercise.oneAtATime === undefined) return []
-  if (chosen !== null) return inHandOrder(chosen)
-  return exercise.turns === 'digits in turn' ? defaultTurns(exercise) : []
+  const digits = chosen ? inHandOrder(chosen) : exercise.turns === 'together' ? [] : defaultTurns(exercise)
+  return digits.map((digit) => [digit])
 }
 
 /**

@@ -280,6 +280,8 @@ export interface WrittenSignature extends Pick<
   readonly nerve: Nerve | null
 }
 
+/** Whether digits go at once, one after the other, or in pairs of neighbors one after the other. */
+export const TURNS = ['together', 'digits in turn', 'neighbors in turn'] as const
 /** What the other digits do while one goes. */
 export const ONE_AT_A_TIME = ['others rest', 'others have a part'] as const
 
@@ -320,7 +322,7 @@ export interface Exercise {
   /** The digits it is done with, where it cannot be done with others; absent: every finger, or as many as are chosen. */
   readonly digits?: readonly Digit[]
   /** Digits that go one after the other each take the time of a bout. */
-  readonly turns: 'together' | 'digits in turn'
+  readonly turns: (typeof TURNS)[number]
   /**
    * Stated where one digit goes at a time: whether the others rest meanwhile, so that they have no part in it, or are laid,
    * held or drawn along. Absent: they go together.

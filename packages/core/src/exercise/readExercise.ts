@@ -116,7 +116,7 @@ export function readExercise(document: unknown): shape.Exercise {
     side: doc['side']!.oneOf(['one', 'each', 'both']),
     ...(doc['otherHand']!.isMissing ? {} : { otherHand: doc['otherHand']!.oneOf(shape.OTHER_HAND_USES) }),
     ...(doc['digits']!.isMissing ? {} : { digits: readDigits(doc['digits']!) }),
-    turns: doc['turns']!.oneOf(['together', 'digits in turn']),
+    turns: doc['turns']!.oneOf(shape.TURNS),
     ...readOneAtATime(doc['oneAtATime']!, doc['turns']!.value),
     ...(doc['pace']!.isMissing ? {} : { pace: readPace(doc['pace']!) }),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),

@@ -120,16 +120,14 @@ export const ANCHOR_WORDS: Readonly<Record<Anchor, string>> = {
   flare_start: 'start of the flare',
 }
 
-/** Digits in words: "ring and little finger". */
+/** Digits in words: "thumb", "ring finger", "ring and little fingers". */
 export function fingersText(digits: readonly string[]): string {
-  const last = digits.at(-1) ?? ''
-  const named = digits.length > 1 ? `${digits.slice(0, -1).join(', ')} and ${last}` : last
-  return last === 'thumb' ? named : `${named} finger`
+  const list = new Intl.ListFormat('en-GB').format(digits)
+  const fingers = digits.filter((digit) => digit !== 'thumb').length
+  return fingers === 0 ? list : `${list} finger${fingers > 1 ? 's' : ''}`
 }
 
-/** The injured part in words: "left index and middle finger", "left side". */
+/** The injured part in words: "left index and middle fingers", "left side". */
 export function partText(side: string, digits: readonly string[]): string {
-  if (digits.length === 0) return `${side} side`
-  if (digits.length === 1) return `${side} ${fingersText(digits)}`
-  return `${side} ${digits.slice(0, -1).join(', ')} and ${digits.at(-1)}`
+  return `${side} ${digits.length === 0 ? 'side' : fingersText(digits)}`
 }

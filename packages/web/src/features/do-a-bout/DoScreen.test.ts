@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { DIGITS, type Timing } from '@pledge/core'
+import { DIGITS, type Digit, type Timing } from '@pledge/core'
 import { useBoutStore } from './boutStore'
 import DoScreen from './DoScreen.vue'
 import { PHONE_PARTS, type PhoneItem, type PhoneToday } from './phoneApi'
@@ -25,6 +25,7 @@ const timing = (changes: Partial<Timing> = {}): Timing => ({
   hold: 'kept',
   ...changes,
 })
+const oneByOne = (digits: readonly Digit[]) => digits.map((digit) => [digit])
 const words = {
   name: 'Rub',
   reason: '',
@@ -105,16 +106,29 @@ describe('the screen of an exercise', () => {
   })
 
   it('goes on with the next finger where they take turns, and counts anew', async () => {
-    const text = await screenOf({ timing: timing({ turns: 4 }), inTurn: DIGITS.slice(1) }, 20)
+    const text = await screenOf({ timing: timing({ turns: 4 }), inTurn: oneByOne(DIGITS.slice(1)) }, 20)
     expect(text).toContain('middle finger: 2 of 4')
     expect(text).toMatch(/1 of 3/)
     expect(text).not.toContain('Well done')
   })
 
   it('names the thumb first where it takes its turn as well', async () => {
-    const five = { timing: timing({ turns: 5 }), inTurn: [...DIGITS] }
+    const five = { timing: timing({ turns: 5 }), inTurn: oneByOne(DIGITS) }
     expect(await screenOf(five, 3)).toContain('thumb: 1 of 5')
     expect(await screenOf(five, 20, 'es')).toContain('índice: 2 de 5')
+  })
+
+  it('names both fingers of a pair', async () => {
+    const pairs: Partial<PhoneItem> = {
+      timing: timing({ turns: 3 }),
+      inTurn: [
+        ['index', 'middle'],
+        ['middle', 'ring'],
+        ['ring', 'little'],
+      ],
+    }
+    expect(await screenOf(pairs, 20)).toContain('middle finger and ring finger: 2 of 3')
+    expect(await screenOf(pairs, 20, 'es')).toContain('medio y anular: 2 de 3')
   })
 
   it('names no finger on a day that an earlier version kept', async () => {
@@ -122,12 +136,12 @@ describe('the screen of an exercise', () => {
   })
 
   it('names the digits chosen for the patient, before it begins and where they take turns', async () => {
-    const ring: Partial<PhoneItem> = { chosen: ['ring'], inTurn: ['ring'], timing: timing() }
+    const ring: Partial<PhoneItem> = { chosen: ['ring'], inTurn: [['ring']], timing: timing() }
     expect(await screenOf(ring, null)).toContain('Only with: ring finger')
     expect(await screenOf(ring, 3, 'es')).toContain('Solo con: anular')
     const both: Partial<PhoneItem> = {
       chosen: ['ring', 'little'],
-      inTurn: ['ring', 'little'],
+      inTurn: [['ring'], ['little']],
       timing: timing({ turns: 2 }),
     }
     expect(await screenOf(both, null)).toContain('One after the other: ring finger and little finger')
@@ -141,7 +155,7 @@ describe('the screen of an exercise', () => {
   })
 
   it('says which injured finger rests while a healthy one is exercised', async () => {
-    const index: Partial<PhoneItem> = { chosen: ['index'], inTurn: ['index'], timing: timing() }
+    const index: Partial<PhoneItem> = { chosen: ['index'], inTurn: [['index']], timing: timing() }
     const injured: Partial<PhoneToday> = { digits: ['ring'] }
     expect(await screenOf(index, 3, 'en', injured)).toContain('Let rest and do not take along: ring finger')
     expect(await screenOf(index, null, 'es', injured)).toContain('Deje descansar, sin acompañar: anular')

@@ -41,21 +41,21 @@ function pictureMoment() {
   const now = repetitionMoment(item.value.dose, timing.value, store.elapsed + since)
   return { shape: now.shape - 1, time: movedShare(now) }
 }
-/** The digit whose turn it is; a day kept by an earlier version of the app does not say. */
-const turnDigit = computed(() => item.value.inTurn?.[moment.value.turn - 1] ?? null)
-const turnName = computed(() => (turnDigit.value ? t(`digit.${turnDigit.value}`) : t('digit.any')))
-/** The digits that are drawn: the one whose turn it is, or those chosen for the patient. */
-const drawn = computed(() => {
-  const inTurn = item.value.inTurn ?? []
-  if (inTurn.length > 0 && (store.hasBegun || item.value.chosen)) return [turnDigit.value ?? inTurn[0]!]
-  return item.value.chosen ?? null
-})
 const named = (digits: readonly Digit[]) =>
   new Intl.ListFormat(store.language).format(digits.map((digit) => t(`digit.${digit}`)))
+const turns = computed(() => item.value.inTurn ?? [])
+/** Whose turn it is; a day kept by an earlier version of the app does not say. */
+const turn = computed(() => turns.value[moment.value.turn - 1] ?? null)
+const turnName = computed(() => (turn.value ? named(turn.value) : t('digit.any')))
+/** The digits that are drawn: the one whose turn it is, or those chosen for the patient. */
+const drawn = computed(() => {
+  if (turns.value.length > 0 && (store.hasBegun || item.value.chosen)) return turn.value ?? turns.value[0]!
+  return item.value.chosen ?? null
+})
 const chosenWords = computed(() => {
   const chosen = item.value.chosen ?? []
   if (chosen.length === 0) return null
-  return t((item.value.inTurn ?? []).length > 1 ? 'withInTurn' : 'withOnly', { fingers: named(chosen) })
+  return t(turns.value.length > 1 ? 'withInTurn' : 'withOnly', { fingers: named(chosen) })
 })
 /** Injured digits that were left out on purpose do not come along. */
 const restsWords = computed(() => {

@@ -30,9 +30,9 @@ export interface PhoneItem {
   shapes: number
   /** How its time is spent; a day kept by an earlier version of the app has none. */
   timing?: Timing
-  /** The digits chosen for the patient, and those that go one after the other; a day kept by an earlier version has none. */
+  /** The digits chosen for the patient, and who goes one after the other; a day kept by an earlier version has none. */
   chosen?: Digit[] | null
-  inTurn?: Digit[]
+  inTurn?: Digit[][]
   painCap: number
   stop: string[]
   minutesPerBout: number

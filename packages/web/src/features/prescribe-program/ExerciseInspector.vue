@@ -458,7 +458,9 @@ summary {
   overflow-wrap: anywhere;
 }
 .digits {
+  min-width: 0;
   padding: 4px 0 6px;
+  border: 0;
   border-bottom: 1px dotted var(--line);
 }
 .digits small {
@@ -502,6 +504,9 @@ summary {
   left: 6px;
   height: 3px;
   background: var(--ochre);
+}
+.chips .on i {
+  background: var(--sheet);
 }
 .dose-row {
   display: grid;
