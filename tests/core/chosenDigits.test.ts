@@ -111,6 +111,17 @@ describe('the verdict with chosen digits', () => {
     expect(index.conditions.map(({ es }) => es).join()).toContain('anular')
   })
 
+  it('says nothing of a thumb that has no part in it', () => {
+    const kind = (chosen: Digit[] | null) =>
+      exerciseKind(
+        exercise('middle-joint-bend-passive'),
+        exercise('middle-joint-bend-passive').dose,
+        caseOf('UCL-CONS', { day: 60, over: { digits: ['thumb'] } }),
+        { chosen },
+      )
+    expect(kind(['index'])).toBe(kind(null))
+  })
+
   it('opens nothing where the others are held, laid or drawn along', () => {
     for (const id of ['fds-solo-bend', 'finger-bends-in-turn', 'finger-cohesive-pull', 'glide-hook'])
       expect(verdict(id, 'EXT34-SAM', ['index']).kind, id).toBe(verdict(id, 'EXT34-SAM', null).kind)

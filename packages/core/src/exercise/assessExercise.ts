@@ -9,7 +9,7 @@ import { turningOffsets } from '../verdict/earliestDay.js'
 import type { Signature } from '../verdict/signature.js'
 import { isOpen, worseKind, type Reason, type Verdict, type VerdictKind } from '../verdict/verdict.js'
 import type { Condition } from './condition.js'
-import { judgedDigits } from './chosenDigits.js'
+import { choosableDigits, judgedDigits } from './chosenDigits.js'
 import { CONTRAINDICATION_NAMES, isHealthQuestion } from './contraindications.js'
 import type { Equipment } from './equipment.js'
 import { otherHandUse, STRESS_LEVELS, type Contraindication, type Dose, type Exercise } from './exercise.js'
@@ -249,13 +249,20 @@ function tightenedAlone(
     }
     verdict = withCare(verdict, 'catalogue.nerve', nerve.says)
   }
-  return asSet(exercise, state, besideInjured(chosen, state, verdict))
+  return asSet(exercise, state, besideInjured(exercise, chosen, state, verdict))
 }
 
 /** Where only uninjured digits were chosen, the injured ones must not come along. */
-function besideInjured(chosen: readonly Digit[] | null, { digits }: PatientCase, verdict: Verdict): Verdict {
-  if (chosen === null || digits.length === 0 || chosen.some((digit) => digits.includes(digit))) return verdict
-  const kept = inEach((language) => digits.map((digit) => DIGIT_NAMES[digit][language]).join(', '))
+function besideInjured(
+  exercise: Exercise,
+  chosen: readonly Digit[] | null,
+  state: PatientCase,
+  verdict: Verdict,
+): Verdict {
+  const injured = choosableDigits(exercise).filter((digit) => state.digits.includes(digit))
+  if (chosen === null || injured.length === 0 || injured.some((digit) => chosen.includes(digit)))
+    return verdict
+  const kept = inEach((language) => injured.map((digit) => DIGIT_NAMES[digit][language]).join(', '))
   return withCare(verdict, 'catalogue.other-digits', {
     en: `Not with what is injured (${kept.en}): that rests as its orthosis or the protocol keeps it and does not come along.`,
     es: `No con lo lesionado (${kept.es}): descansa como lo tienen la ortesis o el protocolo y no acompaña el movimiento.`,

@@ -59,7 +59,8 @@ const chosenWords = computed(() => {
 })
 /** Injured digits that were left out on purpose do not come along. */
 const restsWords = computed(() => {
-  const [chosen, injured] = [item.value.chosen ?? [], store.today?.digits ?? []]
+  const chosen = item.value.chosen ?? []
+  const injured = (store.today?.digits ?? []).filter((digit) => digit !== 'thumb')
   const isLeftOut = chosen.length > 0 && !injured.some((digit) => chosen.includes(digit))
   return isLeftOut && injured.length > 0 ? t('letRest', { fingers: named(injured) }) : null
 })

@@ -459,9 +459,13 @@ summary {
 }
 .digits {
   min-width: 0;
+  margin: 0;
   padding: 4px 0 6px;
   border: 0;
   border-bottom: 1px dotted var(--line);
+}
+.digits legend {
+  padding: 0;
 }
 .digits small {
   font-size: 12.5px;
