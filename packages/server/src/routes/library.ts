@@ -1,4 +1,5 @@
 import {
+  choosableDigits,
   assessExercise,
   changesByDose,
   depicted,
@@ -77,6 +78,9 @@ const pageReply = obj({
   side: str,
   otherHand: str,
   turns: str,
+  digits: list(str),
+  choosableDigits: list(str),
+  oneAtATime: maybe(str),
   holdKind: str,
   text: obj({ en: exerciseTeachingReply, es: exerciseTeachingReply }),
   positions: list(said),
@@ -316,6 +320,9 @@ function pageOf(exercise: Exercise, catalogue: Catalogue) {
       return { name, start: of(exercise.start), shapes: exercise.shapes.map(of) }
     }),
     otherHand: otherHandUse(exercise),
+    digits: exercise.digits ?? [],
+    choosableDigits: choosableDigits(exercise),
+    oneAtATime: exercise.oneAtATime ?? null,
     holdKind: timingOf(exercise).hold,
     positions: positionWords(exercise),
     depicted: depicted(exercise),

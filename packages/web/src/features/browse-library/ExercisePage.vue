@@ -24,6 +24,7 @@ import {
   AIM_WORDS,
   dayText,
   doseText,
+  fingersText,
   HOLD_LABELS,
   holdText,
   loadText,
@@ -91,6 +92,19 @@ const mended = computed(() =>
     .map(([name, deg]) => `${name.replace('Flexion', '').toUpperCase()} ends at ${deg}°`)
     .join(', '),
 )
+/** Which digits do it, and what the others do meanwhile; `null` where no digit has a part of its own. */
+const digitsTold = computed(() => {
+  const { turns, digits, choosableDigits, oneAtATime } = props.exercise
+  if (digits.length > 0) return fingersText(digits)
+  if (turns === 'neighbors in turn') return 'neighboring pairs, one after the other'
+  if (choosableDigits.length === 0) return null
+  const going = turns === 'digits in turn' ? 'one after the other' : oneAtATime ? 'one at a time' : 'together'
+  const others = {
+    'others rest': ', the others rest',
+    'others have a part': ', the others are held or go along',
+  }
+  return `${going}${oneAtATime ? others[oneAtATime] : ''}; chosen for each patient`
+})
 const DOSE_ROWS = [
   ['sets', 'Sets', ''],
   ['repetitions', 'Repetitions', ''],
@@ -259,6 +273,7 @@ const weeks = computed(() =>
         </ol>
         <p class="fact"><span>Moved</span> {{ FORCE_NAMES[exercise.force].en }}</p>
         <p v-if="exercise.depicted.mendedFinger" class="fact"><span>The mended finger</span> {{ mended }}</p>
+        <p v-if="digitsTold" class="fact"><span>Digits</span> {{ digitsTold }}</p>
         <p v-if="exercise.otherHand !== 'none'" class="fact">
           <span>The other hand</span> {{ OTHER_HAND_WORDS[exercise.otherHand] }}
         </p>

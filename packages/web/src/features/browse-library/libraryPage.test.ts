@@ -27,6 +27,9 @@ const page = (id: string, changes: Partial<ExercisePageAnswer> = {}): ExercisePa
   side: 'one',
   otherHand: 'none',
   turns: 'together',
+  digits: [],
+  choosableDigits: [],
+  oneAtATime: null,
   holdKind: 'kept',
   text: { en: words(`Hook ${id}`), es: words(`Gancho ${id}`) },
   positions: [
@@ -151,6 +154,24 @@ describe('the library', () => {
       else expect(pageText()).toMatch(hand)
     },
   )
+
+  it.each<[Partial<ExercisePageAnswer>, string]>([
+    [{ digits: ['thumb', 'index'] }, 'thumb and index finger'],
+    [{ turns: 'neighbors in turn' }, 'neighboring pairs, one after the other'],
+    [{ choosableDigits: ['ring'] }, 'together; chosen for each patient'],
+    [
+      { choosableDigits: ['ring'], oneAtATime: 'others rest' },
+      'one at a time, the others rest; chosen for each patient',
+    ],
+    [
+      { choosableDigits: ['ring'], oneAtATime: 'others have a part', turns: 'digits in turn' },
+      'one after the other, the others are held or go along; chosen for each patient',
+    ],
+  ])('says which digits do it: %j', async (changes, told) => {
+    api.libraryExercise.mockResolvedValue(page('a', changes))
+    await shown()
+    expect(pageText()).toContain(`Digits ${told}`)
+  })
 
   it('moves by keys, and a slash goes to the search', async () => {
     await shown()

@@ -10,6 +10,7 @@ import type {
   DoseQuestion,
   DoseRange,
   EvidenceLevel,
+  Exercise,
   ExerciseText,
   Family,
   Force,
@@ -479,7 +480,12 @@ export interface ExercisePageAnswer {
   evidence: EvidenceLevel
   side: 'one' | 'each' | 'both'
   otherHand: OtherHandUse
-  turns: string
+  turns: Exercise['turns']
+  /** The digits it is done with, where it cannot be done with others. */
+  digits: Digit[]
+  choosableDigits: Digit[]
+  /** What the others do while one digit goes; `null`: digits go together. */
+  oneAtATime: Exercise['oneAtATime'] | null
   holdKind: HoldKind
   text: Record<'en' | 'es', ExerciseText>
   /** Its positions in words, from the angles, start first. */
