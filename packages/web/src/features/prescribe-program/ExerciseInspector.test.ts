@@ -138,8 +138,13 @@ describe('the inspector of an exercise', () => {
     it.each([
       [['ring', 'little'], {}, 'one after the other, each the whole dose'],
       [['ring', 'little'], { isOneAtATime: false }, 'together'],
-      [null, {}, 'none chosen: one stands for all'],
-      [null, { isOneAtATime: false }, 'none chosen: all together'],
+      [null, {}, 'choose which: otherwise the patient is not told'],
+      [null, { isOneAtATime: false }, 'none chosen: all, together'],
+      [
+        null,
+        { depicted: { ...hookPicture, turns: 'digits in turn' } },
+        'none chosen: all, one after the other',
+      ],
     ] as const)('%j go %j: %s', (digits, changes, says) => {
       expect(
         withDigits(digits && [...digits], changes)

@@ -74,12 +74,20 @@ const drawnDigits = computed(() => {
   const chosen = props.item?.digits ?? null
   return chosen && props.exercise.isOneAtATime ? chosen.slice(0, 1) : chosen
 })
+/** One digit goes at a time, nobody said which, and they do not all take turns. */
+const isDigitOpen = computed(
+  () =>
+    props.exercise.isOneAtATime &&
+    props.exercise.depicted.turns !== 'digits in turn' &&
+    (props.item?.digits ?? []).length === 0,
+)
 const digitsNote = computed(() => {
   const count = props.item?.digits?.length ?? 0
-  if (count === 0)
-    return props.exercise.isOneAtATime ? 'none chosen: one stands for all' : 'none chosen: all together'
+  if (isDigitOpen.value) return 'choose which: otherwise the patient is not told'
   if (count === 1) return 'this one only'
-  return props.exercise.isOneAtATime ? 'one after the other, each the whole dose' : 'together'
+  const way = props.exercise.isOneAtATime ? 'one after the other' : 'together'
+  if (count === 0) return `none chosen: all, ${way}`
+  return props.exercise.isOneAtATime ? `${way}, each the whole dose` : way
 })
 const openable = computed(() => isOpen(props.verdict.kind) || props.override !== null)
 const isOffSchool = computed(
@@ -214,7 +222,7 @@ const tone = computed(
           </label>
         </span>
         <small v-if="errorAt('digits')" class="wrong" role="alert">{{ errorAt('digits') }}</small>
-        <small v-else class="soft">{{ digitsNote }}</small>
+        <small v-else :class="isDigitOpen ? 'odd' : 'soft'">{{ digitsNote }}</small>
       </fieldset>
       <div v-for="field in FIELDS" :key="field.key" class="dose-row">
         <label :for="`dose-${field.key}`">{{
@@ -469,6 +477,10 @@ summary {
 }
 .digits small {
   font-size: 12.5px;
+}
+.digits .odd {
+  color: var(--ochre);
+  font-weight: 600;
 }
 .digits .wrong {
   color: var(--brick);
