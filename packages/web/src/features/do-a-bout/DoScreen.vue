@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { type Digit, movedShare, ORTHOSIS_NAMES, repetitionMoment } from '@pledge/core'
+import { movedShare, ORTHOSIS_NAMES, repetitionMoment } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import HandFigure from '../../shared/figure/HandFigure.vue'
 import HoldRing from './HoldRing.vue'
 import StopRules from './StopRules.vue'
 import { useBoutStore } from './boutStore'
+import { useDigitWords } from './digitWords'
 import { timingOfItem } from './phoneApi'
 
 /** One exercise: how it goes, the counter, the hold ring, and the way out. */
@@ -41,8 +42,7 @@ function pictureMoment() {
   const now = repetitionMoment(item.value.dose, timing.value, store.elapsed + since)
   return { shape: now.shape - 1, time: movedShare(now) }
 }
-const named = (digits: readonly Digit[]) =>
-  new Intl.ListFormat(store.language).format(digits.map((digit) => t(`digit.${digit}`)))
+const { named, chosenWords } = useDigitWords()
 const turns = computed(() => item.value.inTurn ?? [])
 /** Whose turn it is; a day kept by an earlier version of the app does not say. */
 const turn = computed(() => turns.value[moment.value.turn - 1] ?? null)
@@ -51,11 +51,6 @@ const turnName = computed(() => (turn.value ? named(turn.value) : t('digit.any')
 const drawn = computed(() => {
   if (turns.value.length > 0 && (store.hasBegun || item.value.chosen)) return turn.value ?? turns.value[0]!
   return item.value.chosen ?? null
-})
-const chosenWords = computed(() => {
-  const chosen = item.value.chosen ?? []
-  if (chosen.length === 0) return null
-  return t(turns.value.length > 1 ? 'withInTurn' : 'withOnly', { fingers: named(chosen) })
 })
 /** Injured digits that were left out on purpose do not come along. */
 const restsWords = computed(() => {
@@ -90,7 +85,7 @@ const wear = computed(() =>
 )
 const hints = computed(() =>
   [
-    store.hasBegun && timing.value.turns > 1 ? null : chosenWords.value,
+    store.hasBegun && timing.value.turns > 1 ? null : chosenWords(item.value),
     restsWords.value,
     wear.value,
     loadWords.value,

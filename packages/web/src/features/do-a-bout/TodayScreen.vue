@@ -5,10 +5,12 @@ import { useI18n } from 'vue-i18n'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import CallClinic from './CallClinic.vue'
 import { useBoutStore } from './boutStore'
+import { useDigitWords } from './digitWords'
 
 /** What is next, how long it takes, what waits on this phone. */
 const store = useBoutStore()
 const { t } = useI18n()
+const { chosenWords } = useDigitWords()
 const items = computed(() => store.today?.program?.items ?? [])
 /** The stills of the program are fetched while there is signal: they stand in where nothing can be drawn. */
 watch(
@@ -77,6 +79,7 @@ const mayStartNow = computed(
           />
           <span class="told-as"
             >{{ item.text[store.language].name }}
+            <small v-if="chosenWords(item)" class="with">{{ chosenWords(item) }}</small>
             <small v-if="item.isPaused"
               ><b>{{ t('paused') }}.</b> {{ t('pausedWhy') }}</small
             ></span
@@ -166,6 +169,9 @@ const mayStartNow = computed(
   display: block;
   font-size: 17px;
   color: var(--plum);
+}
+.list .with {
+  color: var(--ink-soft);
 }
 .list .paused .told-as {
   color: var(--ink-soft);
