@@ -64,6 +64,7 @@ describe('a database of the first version', () => {
       '0003-windows-and-health',
       '0004-house-and-overrides',
       '0005-one-person',
+      '0006-digits-of-overrides',
     ])
     expect(await migrate(owner, instance.accounts.app.user)).toEqual([])
   })

@@ -58,6 +58,27 @@ const recordFact = (id: string, what: string, value: unknown) =>
   })
 
 describe('an exception of a therapist', () => {
+  it('made for chosen digits covers no others, and one made for the whole exercise covers any of them', async () => {
+    const id = await refer('EXT34-SAM', { digits: ['ring', 'little'] })
+    const bend = 'middle-joint-bend-passive'
+    const covered = async (digits: string[] | null) => {
+      const { version } = (await noor.send('GET', `/api/episodes/${id}/draft`)).json()
+      const items = [{ itemId: newId(), exerciseId: bend, dose: doseOf(bend), digits }]
+      const saved = await noor.send('PUT', `/api/episodes/${id}/draft`, { version, schools: {}, items })
+      expect(saved.json().items[0].verdict.kind).toBe('not-yet')
+      return saved.json().items[0].override !== null
+    }
+    expect((await open(id, bend, { ...SURGEON, digits: ['thumb'] })).json().errors[0].path).toBe('digits')
+    expect((await open(id, bend, { ...SURGEON, digits: ['ring'] })).statusCode).toBe(201)
+    expect(await covered(['ring'])).toBe(true)
+    expect(await covered(['little'])).toBe(false)
+    expect(await covered(['ring', 'little'])).toBe(false)
+    expect(await covered(null)).toBe(false)
+    expect((await open(id, bend, SURGEON)).statusCode).toBe(201)
+    expect(await covered(['little'])).toBe(true)
+    expect(await covered(null)).toBe(true)
+  })
+
   it('opens a "not yet" for one patient with the surgeon’s word, and the verdict stays what it is', async () => {
     const id = await refer('UCL-REPAIR')
     expect((await open(id, 'thumb-l-open')).json().errors[0].path).toBe('agreedBy')

@@ -25,17 +25,19 @@ export const doseSchema = object({
     .default(null),
 }).noUnknown(UNKNOWN)
 
+/** The digits chosen for the patient; `null`: as the exercise is. */
+export const chosenDigits = array()
+  .of(string().oneOf(DIGITS, 'Choose digits.').required())
+  .min(1, 'Choose at least one digit, or leave it as the exercise is.')
+  .max(DIGITS.length, 'Each digit once.')
+  .nullable()
+  .default(null)
+
 export const draftItem = object({
   itemId: ulidText('the id'),
   exerciseId: text('the exercise', 60),
   dose: doseSchema,
-  /** The digits chosen for the patient; `null`: as the exercise is. */
-  digits: array()
-    .of(string().oneOf(DIGITS, 'Choose digits.').required())
-    .min(1, 'Choose at least one digit, or leave it as the exercise is.')
-    .max(DIGITS.length, 'Each digit once.')
-    .nullable()
-    .default(null),
+  digits: chosenDigits,
 }).noUnknown(UNKNOWN)
 
 /** A draft as a whole; `version` is the one it was read at, 0 for the first. */

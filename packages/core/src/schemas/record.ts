@@ -5,7 +5,7 @@ import { HEALTH_QUESTIONS } from '../exercise/contraindications.js'
 import { WRIST_MOTION_NAMES, signedDeg, type WristMotion } from '../motion/wristMotion.js'
 import { isEarlyPermission } from '../protocol/restrictions.js'
 import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS } from '../protocol/vocabulary.js'
-import { doseSchema } from './program.js'
+import { chosenDigits, doseSchema } from './program.js'
 import { clinicalDay, optionalText, painScore, pastDay, text, TEXT_LIMITS, ulidText } from './fields.js'
 
 const UNKNOWN = 'This field is not known here.'
@@ -100,6 +100,7 @@ export const newOverride = object({
   id: ulidText('the id'),
   exerciseId: text('the exercise', 60),
   dose: doseSchema.required('Say at which dose.'),
+  digits: chosenDigits,
   why: text('the reason', TEXT_LIMITS.outcome),
   agreedBy: optionalText(TEXT_LIMITS.name),
   document: optionalText(TEXT_LIMITS.line),

@@ -356,11 +356,24 @@ export interface ItemToday {
   readonly isPaused: boolean
 }
 
-/** The newest override of an exercise that still covers its verdict; the verdict stays what it is. */
-export function overrideOf(record: EpisodeRecord, exerciseId: string, verdict: Verdict): OverrideRow | null {
+/**
+ * The newest override of an exercise that still covers its verdict; the verdict stays what it is. One made for chosen digits
+ * covers no others.
+ */
+export function overrideOf(
+  record: EpisodeRecord,
+  exerciseId: string,
+  verdict: Verdict,
+  digits: readonly Digit[] | null,
+): OverrideRow | null {
+  const isFor = (made: readonly Digit[] | null) =>
+    made === null || (digits !== null && digits.every((digit) => made.includes(digit)))
   return (
     record.overrides.findLast(
-      (one) => one.exerciseId === exerciseId && isOverridden(verdict, one.barredBy as string[]),
+      (one) =>
+        one.exerciseId === exerciseId &&
+        isFor(one.digits as Digit[] | null) &&
+        isOverridden(verdict, one.barredBy as string[]),
     ) ?? null
   )
 }
@@ -371,7 +384,7 @@ export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday
   return (newest?.items ?? []).map((item) => {
     const done = { orthosis: item.orthosis, chosen: item.digits ?? null }
     const verdict = assessExercise(item.exercise, item.dose, state, done)
-    const override = overrideOf(record, item.exercise.id, verdict)
+    const override = overrideOf(record, item.exercise.id, verdict, done.chosen)
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
     const isBarred = !isOpen(verdict.kind) || isWorse
     return { item, verdict, override, isPaused: isBarred && override === null }

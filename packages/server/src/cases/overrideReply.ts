@@ -18,14 +18,14 @@ export function overrideJson(override: OverrideRow, users: ReadonlyMap<string, s
   }
 }
 
-/** The exception that covers a verdict of an exercise, as the interface reads it; `null` where none does. */
+/** The exception that covers a verdict of an exercise as it is, as the interface reads it; `null` where none does. */
 export function overrideIn(
   record: EpisodeRecord,
   exerciseId: string,
   verdict: Verdict,
   users: ReadonlyMap<string, string>,
 ) {
-  const override = overrideOf(record, exerciseId, verdict)
+  const override = overrideOf(record, exerciseId, verdict, null)
   return override && overrideJson(override, users)
 }
 

@@ -1,5 +1,6 @@
 import {
   assessExercise,
+  choosableDigits,
   inHandOrder,
   loadWaitsFor,
   minutesOfBout,
@@ -62,11 +63,20 @@ export function judgedItems(
         orthosis,
         minutesPerBout: minutesOfBout(exercise, dose as Dose, 1, digits),
         verdict,
-        override: overrideOf(record, exerciseId, verdict),
+        override: overrideOf(record, exerciseId, verdict, digits),
         waitsFor: loadWaitsFor(exercise, doseSchools, schools, state.facts),
       },
     ]
   })
+}
+
+/** What is wrong with the digits chosen for an exercise; `null` where nothing is. */
+export function digitsProblem(exercise: Exercise, digits: readonly Digit[] | null): string | null {
+  const choosable = choosableDigits(exercise)
+  if (!digits || digits.every((digit) => choosable.includes(digit))) return null
+  return choosable.length === 0
+    ? 'This exercise leaves no digits to choose.'
+    : `Choose among ${choosable.join(', ')}.`
 }
 
 /** What a signature keeps of an item: everything. */

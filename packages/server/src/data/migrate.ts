@@ -5,8 +5,16 @@ import * as everySchool from './migrations/0002-every-school.js'
 import * as windowsAndHealth from './migrations/0003-windows-and-health.js'
 import * as houseAndOverrides from './migrations/0004-house-and-overrides.js'
 import * as onePerson from './migrations/0005-one-person.js'
+import * as digitsOfOverrides from './migrations/0006-digits-of-overrides.js'
 
-const MIGRATIONS = [firstSlice, everySchool, windowsAndHealth, houseAndOverrides, onePerson]
+const MIGRATIONS = [
+  firstSlice,
+  everySchool,
+  windowsAndHealth,
+  houseAndOverrides,
+  onePerson,
+  digitsOfOverrides,
+]
 
 /**
  * What the application's account may do with each table. Records of what happened can be added to and read, never

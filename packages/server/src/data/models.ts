@@ -113,6 +113,8 @@ export interface OverrideRow {
   episodeId: string
   exerciseId: string
   dose: unknown
+  /** The digits it was made for; `null`: the exercise as it is, with any. */
+  digits: unknown
   /** What it covers, by rule and motion. */
   barredBy: unknown
   why: string
@@ -452,6 +454,7 @@ export function defineModels(sequelize: Sequelize): Models {
       episodeId: id,
       exerciseId: text,
       dose: json,
+      digits: maybeJson,
       barredBy: json,
       why: text,
       agreedBy: text,

@@ -4,6 +4,7 @@ import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
 import { addToRecord, episodeIdOf } from '../cases/addToRecord.js'
 import { caseOn, readRecord } from '../cases/episodeRecord.js'
+import { digitsProblem } from '../cases/programItems.js'
 import { refuseField } from '../cases/schoolAnswers.js'
 import { THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
@@ -24,7 +25,10 @@ export const overrides: FastifyPluginAsync<AppContext> = async (app, { database,
     const today = clock.today(settings.clinic.timeZone)
     const state = caseOn(record, request.catalogue, today, clock.now())
     const dose = override.dose as Dose
-    const verdict = assessExercise(exercise, dose, state, { orthosis: orthosisOn(exercise, dose, state) })
+    const wrongDigits = digitsProblem(exercise, override.digits)
+    if (wrongDigits) refuseField('digits', wrongDigits)
+    const done = { orthosis: orthosisOn(exercise, dose, state), chosen: override.digits }
+    const verdict = assessExercise(exercise, dose, state, done)
     const terms = overrideTerms(verdict, state)
     if (!terms.isPossible) throw new Problem('NOT_CLEARED', `Not opened: ${terms.why.en}`)
     if (terms.needsSurgeon) {

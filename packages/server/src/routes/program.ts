@@ -1,6 +1,5 @@
 import {
   burdenOf,
-  choosableDigits,
   comparedSchools,
   criterionMeaning,
   isOpen,
@@ -21,7 +20,7 @@ import { draftSave, programSigning, type DraftItem } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
 import { dayZero, caseOn, readRecord } from '../cases/episodeRecord.js'
-import { judgedItems, signedCopy, type JudgedItem } from '../cases/programItems.js'
+import { digitsProblem, judgedItems, signedCopy, type JudgedItem } from '../cases/programItems.js'
 import { overrideJson, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
 import { userNames } from '../cases/userNames.js'
 import { verdictJson } from '../cases/verdictReply.js'
@@ -272,14 +271,8 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
     const { exerciseId, dose, digits } = item
     const exercise = catalogue.exercises.get(exerciseId)
     if (!exercise) return [{ path: `${path}.exerciseId`, message: 'The catalogue has no such exercise.' }]
-    const choosable = choosableDigits(exercise)
-    if (digits?.some((digit) => !choosable.includes(digit))) {
-      const message =
-        choosable.length === 0
-          ? 'This exercise leaves no digits to choose.'
-          : `Choose among ${choosable.join(', ')}.`
-      return [{ path: `${path}.digits`, message }]
-    }
+    const wrongDigits = digitsProblem(exercise, digits)
+    if (wrongDigits) return [{ path: `${path}.digits`, message: wrongDigits }]
     if (exercise.load === null && dose.load !== null)
       return [{ path: `${path}.dose.load`, message: 'This exercise has no load.' }]
     if (exercise.load !== null && (dose.load === null || !exercise.load.steps.includes(dose.load))) {

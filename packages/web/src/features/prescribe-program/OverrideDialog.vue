@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Dose } from '@pledge/core'
+import type { Digit, Dose } from '@pledge/core'
 import { ulid } from 'ulid'
 import { reactive } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
@@ -10,12 +10,14 @@ import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import SurgeonsWord from '../../shared/parts/SurgeonsWord.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { useSending } from '../../shared/parts/useSending'
+import { fingersText } from '../../shared/words'
 
 /** A therapist opens a "not yet" for this patient, with the reason; while it heals also with the surgeon's word. */
 const props = defineProps<{
   episodeId: string
   exercise: ExerciseAnswer
   dose: Dose
+  digits: readonly Digit[] | null
   verdict: VerdictAnswer
   needsSurgeon: boolean
   surgeon: string
@@ -29,6 +31,7 @@ const { problem, isSaving, save } = useSending(
       id: form.id,
       exerciseId: props.exercise.id,
       dose: props.dose,
+      digits: props.digits?.slice() ?? null,
       why: form.why,
       agreedBy: props.needsSurgeon ? form.agreedBy : '',
       document: props.needsSurgeon ? form.document : '',
@@ -51,7 +54,8 @@ const { problem, isSaving, save } = useSending(
     </NoticeBox>
     <p>
       The verdict stays “not yet”; your name and reason stand beside it. The exception covers this exercise at
-      this dose, and ends when anything else bars it: a red flag, an order, a heavier load.
+      this dose<template v-if="digits"> with the {{ fingersText(digits) }} only</template>, and ends when
+      anything else bars it: a red flag, an order, a heavier load.
     </p>
     <SurgeonsWord
       v-if="needsSurgeon"

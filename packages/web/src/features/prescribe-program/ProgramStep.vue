@@ -307,6 +307,7 @@ async function openTheirs() {
       :episode-id="cases.data.episode.id"
       :exercise="program.selected"
       :dose="program.selectedItem?.dose ?? program.selected.dose"
+      :digits="program.selectedItem?.digits ?? null"
       :verdict="shownVerdict"
       :needs-surgeon="shownTerms?.needsSurgeon ?? false"
       :surgeon="cases.data.episode.surgeon"
