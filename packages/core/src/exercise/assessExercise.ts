@@ -180,6 +180,19 @@ function concernedBy(exercise: Exercise, state: PatientCase): OtherInjury[] {
     }))
 }
 
+/** Asked for on many days, an exercise at a dose has the same signature: derived once. */
+const signatures = new WeakMap<Exercise, WeakMap<Dose, Map<Orthosis, Signature>>>()
+
+function rememberedSignature(exercise: Exercise, dose: Dose, worn: Orthosis): Signature {
+  let byDose = signatures.get(exercise)
+  if (!byDose) signatures.set(exercise, (byDose = new WeakMap()))
+  let byOrthosis = byDose.get(dose)
+  if (!byOrthosis) byDose.set(dose, (byOrthosis = new Map()))
+  let signature = byOrthosis.get(worn)
+  if (!signature) byOrthosis.set(worn, (signature = signatureOf(exercise, dose, worn)))
+  return signature
+}
+
 /** The protocol's verdict of one injury, tightened by the catalogue. */
 function tightenedAlone(
   exercise: Exercise,
@@ -191,7 +204,7 @@ function tightenedAlone(
   const facts = factsInStates(state.facts, state.states)
   const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
   const worn = done.orthosis
-  const derived = withDigitsFollowing(signatureOf(exercise, dose, worn), state.protocol)
+  const derived = withDigitsFollowing(rememberedSignature(exercise, dose, worn), state.protocol)
   const chosen = judgedDigits(exercise, done.chosen ?? null)
   const signature = {
     ...derived,

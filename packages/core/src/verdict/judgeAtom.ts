@@ -125,7 +125,8 @@ function judgeByProtocol(
   const { protocol } = state
   const { effectiveDay } = standing
   const rules = rulesOnAtom(protocol, atom)
-  for (const [index, phase] of phasesInForce(standing, protocol)) {
+  for (const [index, phase] of protocol.phases.entries()) {
+    if (!isInForce(standing, protocol, index)) continue
     if (
       phase.alwaysIn &&
       !elsewhere &&
@@ -139,7 +140,6 @@ function judgeByProtocol(
     if (forbid) return judged('not-yet', { name: 'barred', rule: forbid })
   }
 
-  const inForce = new Set(phasesInForce(standing, protocol).map(([index]) => index))
   let open: Rule | null = null
   let held: { rule: Rule; missing: readonly Criterion[]; isWaitedFor: boolean } | null = null
   const misfitting: Rule[] = []
@@ -147,7 +147,7 @@ function judgeByProtocol(
   for (const { rule, phaseIndex } of rules.permissions) {
     // A phase the case still waits for opens nothing, but what its rules ask for holds already.
     const isWaitedFor = phaseIndex > standing.index
-    if (isWaitedFor && !inForce.has(phaseIndex)) continue
+    if (isWaitedFor && !isInForce(standing, protocol, phaseIndex)) continue
     if (effectiveDay < rule.from) opensLater = true
     if (effectiveDay < rule.from || (rule.until !== null && effectiveDay >= rule.until)) continue
     if (misfitsOf(rule, atom, signature).length > 0) {
@@ -185,14 +185,12 @@ function missingOf(criteria: readonly Criterion[], facts: FactBook): Criterion[]
 }
 
 /**
- * The phases whose bans hold: the current one and, for a case that is held, those whose day has come as well. Otherwise
- * a case held in a quiet early phase would escape the bans of the phase it waits for.
+ * Whether a phase's bans hold: those of the current one and, for a case that is held, of those whose day has come as well.
+ * Otherwise a case held in a quiet early phase would escape the bans of the phase it waits for.
  */
-function phasesInForce(standing: PhaseStanding, protocol: Protocol): (readonly [number, Phase])[] {
+function isInForce(standing: PhaseStanding, protocol: Protocol, index: number): boolean {
   const first = Math.max(0, standing.index)
-  return protocol.phases.flatMap((phase, index) =>
-    index === first || (index > first && phase.days[0] <= standing.effectiveDay) ? [[index, phase]] : [],
-  )
+  return index === first || (index > first && protocol.phases[index]!.days[0] <= standing.effectiveDay)
 }
 
 /**
