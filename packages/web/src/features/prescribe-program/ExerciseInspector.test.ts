@@ -139,7 +139,6 @@ describe('the inspector of an exercise', () => {
       [['ring', 'little'], {}, 'one after the other, each the whole dose'],
       [['ring', 'little'], { isOneAtATime: false }, 'together'],
       [null, {}, 'choose which: otherwise the patient is not told'],
-      [null, { isOneAtATime: false }, 'none chosen: all, together'],
       [
         null,
         { depicted: { ...hookPicture, turns: 'digits in turn' } },
@@ -151,6 +150,16 @@ describe('the inspector of an exercise', () => {
           .find('.digits')
           .text(),
       ).toContain(says)
+    })
+    it('take one line where all go together, until one wants to choose', async () => {
+      const wrapper = withDigits(null, { isOneAtATime: false })
+      expect(wrapper.find('.digits').exists()).toBe(false)
+      expect(wrapper.text()).toContain('all, together')
+      await wrapper
+        .findAll('button')
+        .find((one) => one.text() === 'Choose')!
+        .trigger('click')
+      expect(wrapper.find('.digits').text()).toContain('none chosen: all, together')
     })
     it('are not asked where there is nothing to choose', () => {
       expect(withDigits(null, { choosableDigits: [] }).text()).not.toContain('With which digits')

@@ -74,6 +74,15 @@ const drawnDigits = computed(() => {
   const chosen = props.item?.digits ?? null
   return chosen && props.exercise.isOneAtATime ? chosen.slice(0, 1) : chosen
 })
+const isChoosing = ref(false)
+/** Where all go together and nobody chose, one line is enough. */
+const areDigitsQuiet = computed(
+  () =>
+    props.exercise.choosableDigits.length > 0 &&
+    !props.exercise.isOneAtATime &&
+    !isChoosing.value &&
+    (props.item?.digits ?? null) === null,
+)
 /** One digit goes at a time, nobody said which, and they do not all take turns. */
 const isDigitOpen = computed(
   () =>
@@ -203,7 +212,16 @@ const tone = computed(
           Dose it so
         </button>
       </p>
-      <fieldset v-if="exercise.choosableDigits.length > 0" class="digits">
+      <p v-if="areDigitsQuiet" class="sum">
+        <span>Digits</span>
+        <span
+          >all, together
+          <button v-if="canEdit" type="button" class="text-button" @click="isChoosing = true">
+            Choose
+          </button></span
+        >
+      </p>
+      <fieldset v-else-if="exercise.choosableDigits.length > 0" class="digits">
         <legend>With which digits</legend>
         <span class="chips">
           <label
