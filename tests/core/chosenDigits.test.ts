@@ -7,6 +7,7 @@ import {
   exerciseKind,
   isOpen,
   minutesOfBout,
+  timingOf,
   type Digit,
 } from '@pledge/core'
 import { catalogue, caseOf } from './shippedCatalogue.js'
@@ -62,6 +63,16 @@ describe('whose turn it is, and what it costs', () => {
       ['middle', 'ring'],
       ['ring', 'little'],
     ])
+  })
+
+  it('all have their turn in every repetition, where the steps walk through the hand', () => {
+    const walk = exercise('finger-walk-thumbwards')
+    expect(timingOf(walk)).toMatchObject({ shapes: 4, turns: 1 })
+    expect(timingOf(walk, ['ring', 'little'])).toMatchObject({ shapes: 2, turns: 1 })
+    // 4 fingers x (2 + 4) s, five times over.
+    expect(minutesOfBout(walk, walk.dose)).toBe(2)
+    expect(timingOf(exercise('finger-bends-in-turn'))).toMatchObject({ shapes: 5, turns: 1 })
+    expect(timingOf(exercise('finger-lift-single'))).toMatchObject({ shapes: 1, turns: 4 })
   })
 
   // Source: the minutes printed in the exercise document, `use.minutes` (rounded up).

@@ -112,6 +112,7 @@ export {
   digitsToBegin,
   inHandOrder,
   judgedDigits,
+  takesTurns,
 } from './exercise/chosenDigits.js'
 export { readEquipment, thingsNotAtHome, type Equipment } from './exercise/equipment.js'
 export { readCondition, type Condition } from './exercise/condition.js'

@@ -7,7 +7,7 @@ export const CHANGE_SECONDS = 4
 
 /** How the time of an exercise is spent, its dose apart. */
 export interface Timing {
-  /** Shapes of a series, each reached and held; 1 for a plain exercise. */
+  /** Shapes of a series, each reached and held, once for every digit that has its turn in a repetition; 1 for a plain exercise. */
   readonly shapes: number
   /** Digits that go one after the other, each through all sets; 1 where they go together. */
   readonly turns: number
@@ -25,9 +25,11 @@ export type Timed = DigitsAsked & Partial<Pick<Exercise, 'pace'>>
  * @param chosen - the digits chosen for the patient; `null`: as the exercise is
  */
 export function timingOf(exercise: Timed, chosen: readonly Digit[] | null = null): Timing {
+  const digits = Math.max(1, digitsInTurn(exercise, chosen).length)
+  const isWithin = exercise.turns === 'digits in each repetition'
   return {
-    shapes: exercise.shapes.length,
-    turns: Math.max(1, digitsInTurn(exercise, chosen).length),
+    shapes: exercise.shapes.length * (isWithin ? digits : 1),
+    turns: isWithin ? 1 : digits,
     moveSeconds: exercise.pace?.moveSeconds ?? CHANGE_SECONDS,
     hold: exercise.pace?.hold ?? (LEFT_ALONE.includes(exercise.force) ? 'left alone' : 'kept'),
   }

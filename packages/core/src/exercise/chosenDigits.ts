@@ -26,7 +26,7 @@ const OF_THE_WHOLE_HAND: readonly (Exercise['force'] | undefined)[] = [
  */
 export function choosableDigits(exercise: DigitsAsked): readonly Digit[] {
   if (exercise.digits !== undefined || exercise.turns === 'neighbors in turn') return []
-  if (exercise.turns === 'digits in turn') return defaultTurns(exercise)
+  if (takesTurns(exercise)) return defaultTurns(exercise)
   if (exercise.oneAtATime !== undefined) return FINGERS
   const isFree = exercise.grip === 'none' && !OF_THE_WHOLE_HAND.includes(exercise.force)
   return exercise.region === 'fingers' && isFree && moves(exercise, FINGER_ANGLES) ? FINGERS : []
@@ -37,13 +37,18 @@ export function choosableDigits(exercise: DigitsAsked): readonly Digit[] {
  * nobody's turn is laid down; otherwise the exercise as it is.
  */
 export function digitsToBegin(exercise: DigitsAsked, injured: readonly Digit[]): readonly Digit[] | null {
-  if (exercise.oneAtATime === undefined || exercise.turns === 'digits in turn') return null
+  if (exercise.oneAtATime === undefined || takesTurns(exercise)) return null
   const own = choosableDigits(exercise).filter((digit) => injured.includes(digit))
   return own.length > 0 ? own : null
 }
 
+/** Whether every digit has its turn where nobody chooses. */
+export function takesTurns({ turns }: Pick<Exercise, 'turns'>): boolean {
+  return turns === 'digits in turn' || turns === 'digits in each repetition'
+}
+
 /**
- * Who goes one after the other, each through the whole dose: the digits chosen, where the exercise is done with one at a
+ * Who goes one after the other, each through the whole dose or all in every repetition: the digits chosen, where the exercise is done with one at a
  * time; else all fingers (and the thumb where it moves) or pairs of neighbors, where they take turns.
  *
  * @returns one entry a turn; empty where they go together, or where one stands for all and nobody chose
@@ -53,8 +58,8 @@ export function digitsInTurn(
   chosen: readonly Digit[] | null,
 ): readonly (readonly Digit[])[] {
   if (exercise.turns === 'neighbors in turn') return NEIGHBORS
-  if (exercise.turns === 'together' && exercise.oneAtATime === undefined) return []
-  const digits = chosen ? inHandOrder(chosen) : exercise.turns === 'together' ? [] : defaultTurns(exercise)
+  if (exercise.oneAtATime === undefined && !takesTurns(exercise)) return []
+  const digits = chosen ? inHandOrder(chosen) : takesTurns(exercise) ? defaultTurns(exercise) : []
   return digits.map((digit) => [digit])
 }
 

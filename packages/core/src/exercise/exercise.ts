@@ -280,8 +280,8 @@ export interface WrittenSignature extends Pick<
   readonly nerve: Nerve | null
 }
 
-/** Whether digits go at once, one after the other, or in pairs of neighbors one after the other. */
-export const TURNS = ['together', 'digits in turn', 'neighbors in turn'] as const
+/** Whether digits go at once; one after the other, each through the whole dose or all in every repetition; or by pairs of neighbors. */
+export const TURNS = ['together', 'digits in turn', 'digits in each repetition', 'neighbors in turn'] as const
 /** What the other digits do while one goes. */
 export const ONE_AT_A_TIME = ['others rest', 'others have a part'] as const
 

@@ -211,7 +211,8 @@ function readDigits(reader: DocumentReader): Digit[] {
 /** Digits that take turns go one at a time, and the entry says what becomes of the others. */
 function readOneAtATime(reader: DocumentReader, turns: unknown): Pick<shape.Exercise, 'oneAtATime'> {
   if (!reader.isMissing) return { oneAtATime: reader.oneOf(shape.ONE_AT_A_TIME) }
-  if (turns === 'digits in turn') reader.refuse(`${shape.ONE_AT_A_TIME.join(' or ')}: digits take turns here`)
+  if (turns === 'digits in turn' || turns === 'digits in each repetition')
+    reader.refuse(`${shape.ONE_AT_A_TIME.join(' or ')}: digits take turns here`)
   return {}
 }
 

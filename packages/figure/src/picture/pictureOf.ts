@@ -11,6 +11,7 @@ import {
   type PictureProp,
   type PicturePush,
   type PictureView,
+  takesTurns,
 } from '@pledge/core'
 import { BONES, type Bone, type Digit, FINGERS, type Finger } from '../hand/bones.js'
 import { blend } from '../pose/blend.js'
@@ -88,7 +89,7 @@ export function pictureOf(
     view,
     moving: tinted,
     followed: followedBy(moved, digits, exercise),
-    inTurn: exercise.turns === 'digits in turn' && digits.length > 1 ? digits : [],
+    inTurn: takesTurns(exercise) && digits.length > 1 ? digits : [],
     helper,
     push: hints.push ?? 'none',
     props: hints.props ?? propsOf(exercise, moved, view),
@@ -99,7 +100,7 @@ export function pictureOf(
 
 /** Where one finger stands for all that take turns, or fingers were chosen, the thumb waits: its turn is another. */
 function oneInTurn(asked: Depicted, chosen: readonly Digit[] | null): Depicted {
-  const isOne = asked.turns === 'digits in turn' && asked.picture?.digits !== undefined
+  const isOne = takesTurns(asked) && asked.picture?.digits !== undefined
   if (chosen ? chosen.includes('thumb') : !isOne) return asked
   const waiting = THUMB_ANGLES.filter((name) => asked.start[name] !== undefined)
   const still = Object.fromEntries(waiting.map((name) => [name, asked.start[name]!]))

@@ -92,13 +92,17 @@ const mended = computed(() =>
     .map(([name, deg]) => `${name.replace('Flexion', '').toUpperCase()} ends at ${deg}°`)
     .join(', '),
 )
+const GOING: Partial<Record<ExercisePageAnswer['turns'], string>> = {
+  'digits in turn': 'one after the other',
+  'digits in each repetition': 'one after the other in each repetition',
+}
 /** Which digits do it, and what the others do meanwhile; `null` where no digit has a part of its own. */
 const digitsTold = computed(() => {
   const { turns, digits, choosableDigits, oneAtATime } = props.exercise
   if (digits.length > 0) return fingersText(digits)
   if (turns === 'neighbors in turn') return 'neighboring pairs, one after the other'
   if (choosableDigits.length === 0) return null
-  const going = turns === 'digits in turn' ? 'one after the other' : oneAtATime ? 'one at a time' : 'together'
+  const going = GOING[turns] ?? (oneAtATime ? 'one at a time' : 'together')
   const others = {
     'others rest': ', the others rest',
     'others have a part': ', the others are held or go along',

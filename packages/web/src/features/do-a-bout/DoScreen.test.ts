@@ -131,6 +131,15 @@ describe('the screen of an exercise', () => {
     expect(await screenOf(pairs, 20, 'es')).toContain('medio y anular: 2 de 3')
   })
 
+  it('walks through the hand in each repetition, where the steps do', async () => {
+    const walk = { timing: timing({ shapes: 4 }), inTurn: oneByOne(DIGITS.slice(1)) }
+    // Each finger takes 2 + 4 s.
+    expect(await screenOf(walk, 3)).toMatch(/1 of 3.*index finger: 1 of 4/)
+    expect(await screenOf(walk, 8)).toMatch(/1 of 3.*middle finger: 2 of 4/)
+    expect(await screenOf(walk, 26)).toMatch(/2 of 3.*index finger: 1 of 4/)
+    expect(await screenOf(walk, 8)).not.toContain('shape')
+  })
+
   it('names no finger on a day that an earlier version kept', async () => {
     expect(await screenOf({ timing: timing({ turns: 4 }) }, 20)).toContain('finger: 2 of 4')
   })

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
-import { type AngleLimits, ANGLE_LABELS, clippedAngles, isOpen, type Dose, type Digit } from '@pledge/core'
+import {
+  type AngleLimits,
+  ANGLE_LABELS,
+  clippedAngles,
+  isOpen,
+  type Dose,
+  type Digit,
+  takesTurns,
+} from '@pledge/core'
 import { computed, ref } from 'vue'
 import type { ExerciseAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
 import HandFigure from '../../shared/figure/HandFigure.vue'
@@ -87,7 +95,7 @@ const areDigitsQuiet = computed(
 const isDigitOpen = computed(
   () =>
     props.exercise.isOneAtATime &&
-    props.exercise.depicted.turns !== 'digits in turn' &&
+    !takesTurns(props.exercise.depicted) &&
     (props.item?.digits ?? []).length === 0,
 )
 const digitsNote = computed(() => {
