@@ -45,13 +45,13 @@ function pictureMoment() {
 const { named, chosenWords } = useDigitWords()
 const turns = computed(() => item.value.inTurn ?? [])
 /** The place of the one whose turn it is: of the whole dose, or of this repetition where all go in each. */
-const place = computed(() => {
+const turnPlace = computed(() => {
   const isWithin = turns.value.length > timing.value.turns
   return isWithin ? Math.floor((moment.value.shape - 1) / item.value.shapes) : moment.value.turn - 1
 })
-const places = computed(() => Math.max(timing.value.turns, turns.value.length))
+const turnCount = computed(() => Math.max(timing.value.turns, turns.value.length))
 /** Whose turn it is; a day kept by an earlier version of the app does not say. */
-const turn = computed(() => turns.value[place.value] ?? null)
+const turn = computed(() => turns.value[turnPlace.value] ?? null)
 const turnName = computed(() => (turn.value ? named(turn.value) : t('digit.any')))
 /** The digits that are drawn: the one whose turn it is, or those chosen for the patient. */
 const drawn = computed(() => {
@@ -91,7 +91,7 @@ const wear = computed(() =>
 )
 const hints = computed(() =>
   [
-    store.hasBegun && places.value > 1 ? null : chosenWords(item.value),
+    store.hasBegun && turnCount.value > 1 ? null : chosenWords(item.value),
     restsWords.value,
     wear.value,
     loadWords.value,
@@ -159,8 +159,8 @@ const hints = computed(() =>
           <p v-if="item.dose.sets > 1" class="small soft">
             {{ t('set', { n: moment.set, all: item.dose.sets }) }}
           </p>
-          <p v-if="places > 1 && moment.stage !== 'done'" class="small soft">
-            {{ t('turn', { finger: turnName, n: place + 1, all: places }) }}
+          <p v-if="turnCount > 1 && moment.stage !== 'done'" class="small soft">
+            {{ t('turn', { finger: turnName, n: turnPlace + 1, all: turnCount }) }}
           </p>
           <p v-if="item.shapes > 1 && moment.stage !== 'done' && moment.stage !== 'rest'" class="small soft">
             {{ t('shape', { n: moment.shape, all: item.shapes }) }}
