@@ -348,7 +348,7 @@ it('an exercise of one finger is given to the injured one, taken to another, and
   await choose(phone, 'How much does your hand hurt now, at rest?', '1')
   await press(phone, 'Go on')
   await reads(phone, 'Only with: ring finger')
-  await reads(phone, 'Let rest and do not take along: middle finger')
+  await reads(phone, 'Keep still: middle finger')
   await expectAccessible(phone, 'an exercise with chosen digits on the phone')
   await phone.close()
 })

@@ -111,7 +111,6 @@ export {
   digitsInTurn,
   digitsToBegin,
   inHandOrder,
-  judgedDigits,
   takesTurns,
 } from './exercise/chosenDigits.js'
 export { readEquipment, thingsNotAtHome, type Equipment } from './exercise/equipment.js'

@@ -7,7 +7,7 @@ export const CHANGE_SECONDS = 4
 
 /** How the time of an exercise is spent, its dose apart. */
 export interface Timing {
-  /** Shapes of a series, each reached and held, once for every digit that has its turn in a repetition; 1 for a plain exercise. */
+  /** Shapes of a repetition, each reached and held: of a series, or one for every digit that goes in it; 1 for a plain exercise. */
   readonly shapes: number
   /** Digits that go one after the other, each through all sets; 1 where they go together. */
   readonly turns: number

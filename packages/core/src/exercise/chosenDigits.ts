@@ -34,7 +34,7 @@ export function choosableDigits(exercise: DigitsAsked): readonly Digit[] {
 
 /**
  * The digits to begin with when an exercise is given to a patient: the injured ones where it is done with one at a time and
- * nobody's turn is laid down; otherwise the exercise as it is.
+ * not all take turns anyway; otherwise the exercise as it is.
  */
 export function digitsToBegin(exercise: DigitsAsked, injured: readonly Digit[]): readonly Digit[] | null {
   if (exercise.oneAtATime === undefined || takesTurns(exercise)) return null
@@ -48,8 +48,9 @@ export function takesTurns({ turns }: Pick<Exercise, 'turns'>): boolean {
 }
 
 /**
- * Who goes one after the other, each through the whole dose or all in every repetition: the digits chosen, where the exercise is done with one at a
- * time; else all fingers (and the thumb where it moves) or pairs of neighbors, where they take turns.
+ * Who goes one after the other, each through the whole dose or all in every repetition: the digits chosen, where the
+ * exercise is done with one at a time; else all fingers (and the thumb where it moves) or pairs of neighbors, where they take
+ * turns.
  *
  * @returns one entry a turn; empty where they go together, or where one stands for all and nobody chose
  */

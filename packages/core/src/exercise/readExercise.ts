@@ -2,6 +2,7 @@ import { LAST_WEEK } from './condition.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { DIGITS, NERVES, ORTHOSES, type Digit } from '../protocol/vocabulary.js'
 import { readSignature } from '../verdict/signature.js'
+import { takesTurns } from './chosenDigits.js'
 import * as shape from './exercise.js'
 import { REGION_NAMES, STRUCTURE_NAMES } from './exerciseNames.js'
 import * as picture from './pictureHints.js'
@@ -80,6 +81,7 @@ export function readExercise(document: unknown): shape.Exercise {
   const safety = doc['safety']!.object(['painCap', 'maxRise', 'stop'])
   const ladder = doc['ladder']!.object(['easier', 'harder'])
   const texts = doc['text']!.object(['en', 'es'])
+  const turns = doc['turns']!.oneOf(shape.TURNS)
   return {
     id: doc['id']!.text(),
     family: doc['family']!.oneOf(shape.FAMILIES),
@@ -116,8 +118,8 @@ export function readExercise(document: unknown): shape.Exercise {
     side: doc['side']!.oneOf(['one', 'each', 'both']),
     ...(doc['otherHand']!.isMissing ? {} : { otherHand: doc['otherHand']!.oneOf(shape.OTHER_HAND_USES) }),
     ...(doc['digits']!.isMissing ? {} : { digits: readDigits(doc['digits']!) }),
-    turns: doc['turns']!.oneOf(shape.TURNS),
-    ...readOneAtATime(doc['oneAtATime']!, doc['turns']!.value),
+    turns,
+    ...readOneAtATime(doc['oneAtATime']!, turns),
     ...(doc['pace']!.isMissing ? {} : { pace: readPace(doc['pace']!) }),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
     written: readWritten(doc['signature']!),
@@ -209,10 +211,12 @@ function readDigits(reader: DocumentReader): Digit[] {
 }
 
 /** Digits that take turns go one at a time, and the entry says what becomes of the others. */
-function readOneAtATime(reader: DocumentReader, turns: unknown): Pick<shape.Exercise, 'oneAtATime'> {
+function readOneAtATime(
+  reader: DocumentReader,
+  turns: shape.Exercise['turns'],
+): Pick<shape.Exercise, 'oneAtATime'> {
   if (!reader.isMissing) return { oneAtATime: reader.oneOf(shape.ONE_AT_A_TIME) }
-  if (turns === 'digits in turn' || turns === 'digits in each repetition')
-    reader.refuse(`${shape.ONE_AT_A_TIME.join(' or ')}: digits take turns here`)
+  if (takesTurns({ turns })) reader.refuse(`${shape.ONE_AT_A_TIME.join(' or ')}: digits take turns here`)
   return {}
 }
 

@@ -61,8 +61,8 @@ export function pictureOf(
   chosen: readonly Digit[] | null = null,
 ): Picture {
   // A thumb that meets the fingers is drawn at those its angles reach, whichever is chosen.
-  const moving = asked.region === 'thumb' ? null : chosen
-  const drawn = oneInTurn(asked, moving)
+  const picked = asked.region === 'thumb' ? null : chosen
+  const drawn = oneInTurn(asked, picked)
   const clipped = clippedAngles([drawn.start, ...drawn.shapes], limits)
   const exercise: Depicted =
     clipped.length === 0
@@ -74,20 +74,20 @@ export function pictureOf(
         }
   const hints = exercise.picture ?? {}
   const moved = movedAngles(exercise)
-  const digits = digitsOf(hints, injured, moving)
+  const digits = digitsOf(hints, injured, picked)
   const still = exercise.start
   const helper = hints.helper ?? helperOf(exercise, moved)
   const view = seenOn(digits, hints, hints.view ?? viewOf(exercise, moved, helper))
-  const tinted = movingBones(moved, digits)
+  const moving = movingBones(moved, digits)
   return {
     isBody: isBodyView(view),
-    isNear: isNear(tinted, helper),
+    isNear: isNear(moving, helper),
     start: figurePose(exercise.start, digits, still, exercise.grip),
     shapes: exercise.shapes.map((shape) =>
       withMended(figurePose(shape, digits, still, exercise.grip), exercise.mendedFinger, injured),
     ),
     view,
-    moving: tinted,
+    moving,
     followed: followedBy(moved, digits, exercise),
     inTurn: takesTurns(exercise) && digits.length > 1 ? digits : [],
     helper,

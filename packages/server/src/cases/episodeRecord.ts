@@ -47,7 +47,7 @@ import type {
   WindowShiftRow,
 } from '../data/models.js'
 import { Problem } from '../problems.js'
-import type { SignedItem } from './signedItem.js'
+import { storedItems, type SignedItem } from './signedItem.js'
 
 /** All that is on record about one episode. */
 export interface EpisodeRecord {
@@ -214,7 +214,7 @@ async function readAlone(database: Database, episode: EpisodeRow): Promise<Episo
       const own = readings.filter((reading) => reading.get().evaluationId === row.get().id)
       return { ...row.get(), readings: own.map((reading) => reading.get()) }
     }),
-    versions: versions.map((row) => ({ ...row.get(), items: row.get().items as SignedItem[] })),
+    versions: versions.map((row) => ({ ...row.get(), items: storedItems(row.get().items) })),
     bouts: bouts.map((row) => {
       const own = boutItems.filter((item) => item.get().boutLogId === row.get().id)
       return { ...row.get(), items: own.map((item) => item.get()) }
@@ -382,9 +382,9 @@ export function overrideOf(
 export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday[] {
   const newest = record.versions.at(-1)
   return (newest?.items ?? []).map((item) => {
-    const done = { orthosis: item.orthosis, chosen: item.digits ?? null }
+    const done = { orthosis: item.orthosis, chosen: item.digits }
     const verdict = assessExercise(item.exercise, item.dose, state, done)
-    const override = overrideOf(record, item.exercise.id, verdict, done.chosen)
+    const override = overrideOf(record, item.exercise.id, verdict, item.digits)
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
     const isBarred = !isOpen(verdict.kind) || isWorse
     return { item, verdict, override, isPaused: isBarred && override === null }

@@ -482,7 +482,7 @@ export function overview(
             exerciseId: item.exercise.id,
             name: item.exercise.text.en.name,
             dose: item.dose,
-            digits: item.digits ?? null,
+            digits: item.digits,
             isPaused,
             override: override && overrideJson(override, users),
             verdict: verdictJson(verdict, anchor, state.day),

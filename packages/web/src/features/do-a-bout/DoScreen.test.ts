@@ -166,10 +166,10 @@ describe('the screen of an exercise', () => {
   it('says which injured finger rests while a healthy one is exercised', async () => {
     const index: Partial<PhoneItem> = { chosen: ['index'], inTurn: [['index']], timing: timing() }
     const injured: Partial<PhoneToday> = { digits: ['ring'] }
-    expect(await screenOf(index, 3, 'en', injured)).toContain('Let rest and do not take along: ring finger')
-    expect(await screenOf(index, null, 'es', injured)).toContain('Deje descansar, sin acompañar: anular')
-    expect(await screenOf({ ...index, chosen: ['ring'] }, 3, 'en', injured)).not.toContain('Let rest')
-    expect(await screenOf(index, 3)).not.toContain('Let rest')
+    expect(await screenOf(index, 3, 'en', injured)).toContain('Keep still: ring finger')
+    expect(await screenOf(index, null, 'es', injured)).toContain('Deje quieto: anular')
+    expect(await screenOf({ ...index, chosen: ['ring'] }, 3, 'en', injured)).not.toContain('Keep still')
+    expect(await screenOf(index, 3)).not.toContain('Keep still')
   })
 
   it('counts as before on a day that an earlier version kept', async () => {

@@ -77,11 +77,12 @@ const shortOf = computed(() => {
     ({ angle, askedDeg, drawnDeg }) => `${ANGLE_LABELS[angle].en} ${drawnDeg}° of ${askedDeg}°`,
   )
 })
+/** By itself, so that another dose does not begin the picture anew. */
+const chosen = computed(() => props.item?.digits ?? null)
 /** Digits that go one after the other: the first of them is drawn. */
-const drawnDigits = computed(() => {
-  const chosen = props.item?.digits ?? null
-  return chosen && props.exercise.isOneAtATime ? chosen.slice(0, 1) : chosen
-})
+const drawnDigits = computed(() =>
+  chosen.value && props.exercise.isOneAtATime ? chosen.value.slice(0, 1) : chosen.value,
+)
 const isChoosing = ref(false)
 /** Where all go together and nobody chose, one line is enough. */
 const areDigitsQuiet = computed(
@@ -89,17 +90,14 @@ const areDigitsQuiet = computed(
     props.exercise.choosableDigits.length > 0 &&
     !props.exercise.isOneAtATime &&
     !isChoosing.value &&
-    (props.item?.digits ?? null) === null,
+    chosen.value === null,
 )
 /** One digit goes at a time, nobody said which, and they do not all take turns. */
 const isDigitOpen = computed(
-  () =>
-    props.exercise.isOneAtATime &&
-    !takesTurns(props.exercise.depicted) &&
-    (props.item?.digits ?? []).length === 0,
+  () => props.exercise.isOneAtATime && !takesTurns(props.exercise.depicted) && chosen.value === null,
 )
 const digitsNote = computed(() => {
-  const count = props.item?.digits?.length ?? 0
+  const count = chosen.value?.length ?? 0
   if (isDigitOpen.value) return 'choose which: otherwise the patient is not told'
   if (count === 1) return 'this one only'
   const way = props.exercise.isOneAtATime ? 'one after the other' : 'together'
@@ -235,12 +233,12 @@ const tone = computed(
           <label
             v-for="digit in exercise.choosableDigits"
             :key="digit"
-            :class="{ on: item.digits?.includes(digit) }"
+            :class="{ on: chosen?.includes(digit) }"
           >
             <input
               type="checkbox"
               class="sr-only"
-              :checked="item.digits?.includes(digit) ?? false"
+              :checked="chosen?.includes(digit) ?? false"
               :disabled="!canEdit"
               @change="emit('digit', digit)"
             />{{ digit }}<span v-if="injured.includes(digit)" class="sr-only"> (injured)</span

@@ -39,6 +39,7 @@ function told({ episodes }: KnownPersonAnswer): string {
 
 <style scoped>
 .known {
+  margin: 0;
   display: grid;
   gap: 8px;
   padding: 10px 12px;
