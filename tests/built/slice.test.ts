@@ -142,7 +142,7 @@ describe('the slice, from referral to a logged bout', () => {
     await press(desk, 'Program')
     await reads(desk, 'No exercise chosen yet')
     await press(desk, 'Palms together, hands sink', { exact: false })
-    await reads(desk, 'Not before')
+    await reads(desk, 'By time alone: not before')
     await reads(desk, 'union on x-ray')
     expect(await desk.evaluate(() => document.body.innerText.includes('Add to the program'))).toBe(false)
     await press(desk, 'Add Easy fist and open')

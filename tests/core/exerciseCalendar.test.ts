@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { assessExercise, exerciseCalendar, exerciseKind, type VerdictKind } from '@pledge/core'
+import { assessExercise, exerciseKind, exerciseOpenings, type VerdictKind } from '@pledge/core'
 import { caseOf, catalogue } from './shippedCatalogue.js'
 
 const LAST_DAY = 126
@@ -19,7 +19,9 @@ describe.each(['DRF-CAST', 'FT-EAM', 'EXT34-SAM', 'CTS-REL', 'CMC-OA', 'MAL-CONS
           kind === byDay[fromDay - 1] ? [] : [{ fromDay, kind }],
         )
         expect(
-          exerciseCalendar(exercise, exercise.dose, caseOf(protocolId, { day: 0 }), LAST_DAY),
+          exerciseOpenings(exercise, exercise.dose, caseOf(protocolId, { day: 0 }), 'asTheRecordStands', {
+            span: [0, LAST_DAY],
+          }).map(({ fromDay, kind }) => ({ fromDay, kind })),
           exercise.id,
         ).toEqual(runs)
       }

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest'
 import type { CoreError } from '@pledge/core'
 import {
   assess,
-  exerciseOpeningDay,
+  exerciseOpenings,
   houseCatalogue,
+  isOpen,
   opensEarlier,
   readSignature,
   DocumentReader,
@@ -105,7 +106,10 @@ describe('what a clinic does otherwise', () => {
       const exercise = of.exercises.get('putty-key-pinch')!
       const protocol = of.protocols.get('UCL-REPAIR')!
       const state = unhinderedPatient(protocol, of.conditions.get(protocol.condition)!)
-      return exerciseOpeningDay(exercise, exercise.dose, state, 'none')
+      const [first] = exerciseOpenings(exercise, exercise.dose, state, 'byTimeAlone').filter(({ kind }) =>
+        isOpen(kind),
+      )
+      return first!.fromDay
     }
     expect(opening(catalogue)).toBe(56)
     expect(later.exercises.get('putty-key-pinch')!.gateWeeks['thumb-ulnar-collateral-ligament']).toBe(10)

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { exerciseCalendar } from '@pledge/core'
+import { exerciseOpenings } from '@pledge/core'
 import { caseOf, catalogue } from './shippedCatalogue.js'
 
 const PLACED = 'placing is judged in a mode of its own, which the protocol opens later than moving by itself'
@@ -71,7 +71,7 @@ it('no harder rung opens before the easier one, except where the reason is writt
     const state = caseOf(protocol.id, { day: 0 })
     const opens = (id: string) => {
       const exercise = catalogue.exercises.get(id)!
-      const runs = exerciseCalendar(exercise, exercise.dose, state, 400)
+      const runs = exerciseOpenings(exercise, exercise.dose, state, 'byTimeAlone')
       return runs.find(({ kind }) => kind === 'clear' || kind === 'with-care')?.fromDay ?? Infinity
     }
     const fitting = [...catalogue.exercises.values()].filter((one) =>

@@ -3,9 +3,9 @@ import {
   assessCaseFile,
   assessExercise,
   assessThisHand,
-  exerciseCalendar,
   exerciseKind,
-  exerciseOpeningDay,
+  exerciseOpenings,
+  isOpen,
   otherHandUse,
   permissionMap,
   VERDICT_KINDS,
@@ -44,8 +44,11 @@ describe('another injury of the same hand', () => {
 
   it('has its say in the day an exercise could begin', () => {
     const entry = exercise('fist-gentle')
-    const opens = (state: PatientCase) => exerciseOpeningDay(entry, entry.dose, state, 'none')
-    const tendon = opens(caseOf('FT-DURAN', { day: 10 }))!
+    const opens = (state: PatientCase) =>
+      exerciseOpenings(entry, entry.dose, state, 'byTimeAlone', { span: [0, 400] }).find(
+        (run) => isOpen(run.kind) && (run.toDay ?? Infinity) > state.day,
+      )!.fromDay
+    const tendon = opens(caseOf('FT-DURAN', { day: 10 }))
     expect(opens(wrist())).toBeLessThan(60)
     expect(opens(wrist(injury('same', 'FT-DURAN', 10)))).toBe(60 + tendon - 10)
     expect(opens(wrist(injury('other', 'FT-DURAN', 10)))).toBe(opens(wrist()))
@@ -53,8 +56,9 @@ describe('another injury of the same hand', () => {
 
   it('has its day on a time axis as well', () => {
     const state = wrist(injury('same', 'FT-DURAN', 10))
-    const runs = exerciseCalendar(exercise('fist-gentle'), exercise('fist-gentle').dose, state, 200)
-    expect(runs[0]).toEqual({ fromDay: 60, kind: 'not-yet' })
+    const entry = exercise('fist-gentle')
+    const runs = exerciseOpenings(entry, entry.dose, state, 'asTheRecordStands')
+    expect(runs[0]).toMatchObject({ fromDay: 60, kind: 'not-yet' })
     const opens = runs.find(({ kind }) => kind === 'clear' || kind === 'with-care')!
     expect(opens.fromDay).toBe(judged('fist-gentle', state).fromDay)
   })

@@ -74,7 +74,23 @@ export { NO_WEIGHT_LIMIT_KG, ruleWords, type RuleTale } from './protocol/ruleWor
 export { assess, openingDay, verdictKind } from './verdict/assess.js'
 export { atomsOf, atomText, type Atom } from './verdict/atoms.js'
 export { atomWords } from './verdict/atomWords.js'
-export { EVERYTHING_MET, unhinderedCase, type CaseOnDay } from './verdict/caseOnDay.js'
+export {
+  EVERYTHING_MET,
+  standingOf,
+  unhinderedCase,
+  type CaseOnDay,
+  type CaseStanding,
+  type Supposing,
+} from './verdict/caseOnDay.js'
+export { SEARCH_DAYS, type OpeningRun } from './verdict/openingRuns.js'
+export { unhinderedPatient, type OtherInjury, type PatientCase } from './verdict/patientCase.js'
+export { alwaysWorn } from './verdict/restraints.js'
+export type { HowDone } from './verdict/judgeEntry.js'
+export { assessExercise, exerciseKind, exerciseOpenings, orthosisOn } from './verdict/assessExercise.js'
+export { assessThisHand } from './verdict/otherInjuries.js'
+export { openWristsThatDecide, type OpenWrist } from './verdict/openWrist.js'
+export { protocolOpenings, type ProtocolOpening } from './verdict/protocolOpenings.js'
+export { fallbackFor, type Fallback } from './verdict/fallback.js'
 export { explainVerdict } from './verdict/explainVerdict.js'
 export { isOverridden, overrideTerms, type OverrideTerms } from './verdict/override.js'
 export { whatWouldOpen, type Opener } from './verdict/whatWouldOpen.js'
@@ -95,16 +111,6 @@ export * from './exercise/pictureHints.js'
 export * from './exercise/depicted.js'
 export * from './exercise/clippedPose.js'
 export * from './exercise/exerciseNames.js'
-export {
-  assessExercise,
-  alwaysWorn,
-  exerciseCalendar,
-  exerciseKind,
-  exerciseOpeningDay,
-  orthosisOn,
-  type CalendarRun,
-  type PatientCase,
-} from './exercise/assessExercise.js'
 export * from './exercise/contraindications.js'
 export {
   choosableDigits,
@@ -125,12 +131,8 @@ export {
   type DerivedFacts,
 } from './exercise/derivedFacts.js'
 export { nerveAsksMore, NERVE_QUIET_ENOUGH, type NerveAsksMore } from './exercise/nerveCeiling.js'
-export { assessThisHand, type OtherInjury } from './exercise/otherInjuries.js'
-export { openWristsThatDecide, type OpenWrist } from './exercise/openWrist.js'
-export { protocolOpenings, unhinderedPatient, type ProtocolOpening } from './exercise/protocolOpenings.js'
 export { poseWords, positionWords } from './exercise/poseWords.js'
 export { signatureWords } from './exercise/signatureWords.js'
-export { fallbackFor, type Fallback } from './exercise/fallback.js'
 export { LADDER_AXES, ladderStep, type LadderAxis } from './exercise/ladderStep.js'
 // Dose
 export {

@@ -35,6 +35,9 @@ export const dosingReply = {
   range: map(list(num)),
   load: maybe(obj({ unit: str, steps: list(num) })),
 } as const
+/** Runs of days on which something is open or closed, under each of the two suppositions. */
+const runsReply = list(obj({ fromDay: whole, toDay: maybe(whole), kind: str, missing: list(str) }))
+export const openingsReply = obj({ byTimeAlone: runsReply, asTheRecordStands: runsReply })
 /** What a picture is drawn from. */
 export const depictedReply = obj({
   family: str,

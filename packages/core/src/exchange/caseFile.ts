@@ -1,14 +1,12 @@
 import { addDays, daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
 import { burdenOf } from '../dose/minutes.js'
 import { CoreError } from '../errors.js'
-import { latestDay, mostRestrictive } from '../exercise/otherInjuries.js'
-import { assessExercise, orthosisOn, type PatientCase } from '../exercise/assessExercise.js'
 import { thingsNotAtHome } from '../exercise/equipment.js'
 import { CONTRAINDICATIONS, type Contraindication, type Dose, type Exercise } from '../exercise/exercise.js'
 import { DOSE_LIMITS } from '../exercise/readExercise.js'
 import { criterionOf } from '../protocol/criterion.js'
 import { factBook, type RecordedFact } from '../protocol/facts.js'
-import { phaseOn, reviewOverdueDays } from '../protocol/phaseOn.js'
+import { reviewOverdueDays } from '../protocol/phaseOn.js'
 import type { Protocol } from '../protocol/protocol.js'
 import { readArcs } from '../protocol/readWords.js'
 import { inEach, type Said } from '../protocol/names.js'
@@ -28,10 +26,14 @@ import {
   type Orthosis,
 } from '../protocol/vocabulary.js'
 import { DocumentReader } from '../reading/documentReader.js'
-import { assess } from '../verdict/assess.js'
-import { factsInStates } from '../verdict/caseOnDay.js'
+import { decidingOf, partOf, type Part } from '../verdict/assess.js'
+import { assessExercise, exerciseParts, orthosisOn } from '../verdict/assessExercise.js'
+import { standingOf } from '../verdict/caseOnDay.js'
 import { explainVerdict } from '../verdict/explainVerdict.js'
+import { judgeCase } from '../verdict/judgeCase.js'
 import { readOrder } from '../verdict/order.js'
+import { assessThisHand } from '../verdict/otherInjuries.js'
+import type { PatientCase } from '../verdict/patientCase.js'
 import { readSignature, type Signature } from '../verdict/signature.js'
 import type { Verdict } from '../verdict/verdict.js'
 import type { Catalogue } from './catalogue.js'
@@ -74,8 +76,6 @@ interface AskedExercise {
 interface ReadEpisode {
   readonly state: PatientCase
   readonly side: 'left' | 'right' | null
-  /** Its place in the file. */
-  readonly place: number
   readonly anchorDate: ClinicalDay | null
 }
 
@@ -96,12 +96,9 @@ export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAss
     file['episode']!.refuse('either episode or episodes')
   const episodeReaders = file['episode']!.isMissing ? file['episodes']!.list() : [file['episode']!]
   if (episodeReaders.length === 0 || episodeReaders.length > 10) file['episodes']!.refuse('1 to 10 episodes')
-  const episodes = episodeReaders.map((reader, place) => ({
-    ...readEpisode(reader, catalogue, today, dayGiven),
-    place,
-  }))
+  const episodes = episodeReaders.map((reader) => readEpisode(reader, catalogue, today, dayGiven))
   const asked = readExercises(file['exercises']!, episodes[0]!, catalogue)
-  const inOneHand = ofFirstHand(episodes)
+  const first = withOthers(episodes)
 
   const dated = (day: number | null, episode: ReadEpisode) =>
     day === null || episode.anchorDate === null ? null : addDays(episode.anchorDate, day)
@@ -110,8 +107,7 @@ export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAss
     today,
     episodes: episodes.map((episode) => {
       const { state } = episode
-      const facts = factsInStates(state.facts, state.states)
-      const standing = phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays)
+      const standing = standingOf(state)
       const next = standing.next
       return {
         protocol: state.protocol.id,
@@ -131,21 +127,22 @@ export function assessCaseFile(document: unknown, catalogue: Catalogue): CaseAss
         frozen: standing.frozen,
       }
     }),
-    verdicts: asked.map((one) => verdictOf(one, inOneHand, dated)),
+    verdicts: asked.map((one) => verdictOf(one, first, episodes, dated)),
     burden: file['exercises']!.isMissing ? null : roundedBurden(asked),
   }
 }
 
 /**
- * The injuries of the first one's hand. Those of the other hand, where both sides are stated, count in what both hands do or
- * the other one helps with.
+ * The first episode's case with the others as further injuries: of the same hand, or of the other one where both sides are
+ * stated and differ.
  */
-function ofFirstHand(episodes: readonly ReadEpisode[]): readonly ReadEpisode[] {
+function withOthers(episodes: readonly ReadEpisode[]): PatientCase {
   const [first, ...rest] = episodes as [ReadEpisode, ...ReadEpisode[]]
   const isOther = ({ side }: ReadEpisode) => side !== null && first.side !== null && side !== first.side
-  const others = rest.filter(isOther).map(({ state }) => ({ hand: 'other' as const, state }))
-  const together = rest.filter((one) => !isOther(one))
-  return [{ ...first, state: { ...first.state, otherInjuries: others } }, ...together]
+  return {
+    ...first.state,
+    otherInjuries: rest.map((one) => ({ hand: isOther(one) ? 'other' : 'same', state: one.state })),
+  }
 }
 
 export interface CaseAssessment {
@@ -175,75 +172,71 @@ export interface CaseVerdict {
 
 function verdictOf(
   asked: AskedExercise,
+  first: PatientCase,
   episodes: readonly ReadEpisode[],
   dated: (day: number | null, episode: ReadEpisode) => ClinicalDay | null,
 ): CaseVerdict {
-  const first = episodes[0]!.state
-  const orthosis =
-    asked.orthosis ??
-    (asked.exercise ? orthosisOn(asked.exercise, asked.dose!, first) : asked.signature!.orthosis)
-  const signature = asked.signature && { ...asked.signature, digits: asked.digits ?? asked.signature.digits }
-  const done = { orthosis, posture: asked.posture, digits: asked.digits }
-  const deciding = mostRestrictive(
-    episodes.map(({ state }, index) => ({
-      index,
-      verdict: asked.exercise
-        ? assessExercise(asked.exercise, asked.dose!, state, done)
-        : assess(signature!, state),
-    })),
-  )
-  const { kind } = deciding[0]!.verdict
-  const opensIn = openingIn(signature, episodes, deciding)
-  const decidingEpisode = episodes[deciding[0]!.index]!
-  const fromDay = opensIn === null ? null : decidingEpisode.state.day + opensIn
-  const form = deciding.every(({ verdict }) => verdict.form !== null)
-    ? [...new Set(deciding.map(({ verdict }) => verdict.form!.en))].join('; ')
-    : null
+  const { verdict, said, orthosis } = asked.exercise
+    ? ofExercise(asked, asked.exercise, first)
+    : ofSignature({ ...asked.signature!, digits: asked.digits ?? asked.signature!.digits }, first)
+  const deciding = decidingOf(said)
+  const reasons = deciding.flatMap((one) => one.reasons.map((reason) => ({ reason, place: one.place })))
+  // What is added where all are asked together, as a helper for the other hand, is told of the first.
+  const added = verdict.reasons.slice(reasons.length).map((reason) => ({ reason, place: 0 }))
+  const episode = episodes[deciding[0]!.place]!
+  const fromDay = verdict.fromDay === null ? null : verdict.fromDay - first.day + episode.state.day
   return {
     exercise: asked.exercise?.id ?? asked.signature!.name,
-    verdict: kind,
-    from: fromDay === null ? null : dated(fromDay, decidingEpisode),
+    verdict: verdict.kind,
+    from: dated(fromDay, episode),
     fromDay,
-    missing: [
-      ...new Set(deciding.flatMap(({ verdict }) => verdict.missing.map((criterion) => criterion.text))),
-    ],
-    form,
-    conditions: [...new Set(deciding.flatMap(({ verdict }) => verdict.conditions.map((one) => one.en)))],
-    unlock: [...new Set(deciding.flatMap(({ verdict }) => verdict.unlock.map((one) => one.en)))],
-    reasons: deciding.flatMap(({ verdict, index }) =>
-      verdict.reasons.map(({ rule, atom, text, source }) => ({
-        episode: episodes[index]!.place,
-        rule,
-        atom,
-        text: text.en,
-        source,
-      })),
-    ),
-    explanation: inEach((language) =>
-      deciding.map(({ verdict }) => explainVerdict(verdict, language)).join(' '),
-    ),
+    missing: verdict.missing.map((criterion) => criterion.text),
+    form: verdict.form?.en ?? null,
+    conditions: verdict.conditions.map((one) => one.en),
+    unlock: verdict.unlock.map((one) => one.en),
+    reasons: [...reasons, ...added].map(({ reason: { rule, atom, text, source }, place }) => ({
+      episode: place,
+      rule,
+      atom,
+      text: text.en,
+      source,
+    })),
+    explanation: inEach((language) => explainVerdict(verdict, language)),
     in: orthosis,
   }
 }
 
-/** Days until every injury lets it begin; `null`: never by time. */
-function openingIn(
-  signature: Signature | null,
-  episodes: readonly ReadEpisode[],
-  deciding: readonly { readonly verdict: Verdict; readonly index: number }[],
-): number | null {
-  if (deciding[0]!.verdict.kind !== 'not-yet') return null
-  if (signature) {
-    const states = episodes.map(({ state }) => state) as [PatientCase, ...PatientCase[]]
-    const { fromDay } = assess(signature, ...states)
-    return fromDay === null ? null : fromDay - states[deciding[0]!.index]!.day
+/** A verdict with what each episode says by itself, by its place in the file. */
+interface Assessed {
+  readonly verdict: Verdict
+  readonly said: readonly (Part & { readonly place: number })[]
+  readonly orthosis: Orthosis
+}
+
+function ofExercise(
+  { dose, digits, ...asked }: AskedExercise,
+  exercise: Exercise,
+  first: PatientCase,
+): Assessed {
+  const done = { ...(asked.orthosis ? { orthosis: asked.orthosis } : {}), posture: asked.posture, digits }
+  return {
+    verdict: assessExercise(exercise, dose!, first, done),
+    said: exerciseParts(exercise, dose!, first, done).map(({ other, part }) => ({
+      ...part,
+      place: other ? first.otherInjuries.indexOf(other) + 1 : 0,
+    })),
+    orthosis: asked.orthosis ?? orthosisOn(exercise, dose!, first),
   }
-  // The later day of several injuries; unknown for one is unknown for all.
-  return latestDay(
-    deciding.map(({ verdict, index }) =>
-      verdict.fromDay === null ? null : verdict.fromDay - episodes[index]!.state.day,
-    ),
-  )
+}
+
+function ofSignature(signature: Signature, first: PatientCase): Assessed {
+  const others = first.otherInjuries.map((other, index) => ({ ...other, place: index + 1 }))
+  const states = [{ state: first, place: 0 }, ...others.filter(({ hand }) => hand === 'same')]
+  return {
+    verdict: assessThisHand(signature, first),
+    said: states.map(({ state, place }) => ({ ...partOf(judgeCase(signature, state)), place })),
+    orthosis: signature.orthosis,
+  }
 }
 
 function roundedBurden(asked: readonly AskedExercise[]): CaseAssessment['burden'] {
@@ -271,7 +264,7 @@ function readEpisode(
   catalogue: Catalogue,
   today: ClinicalDay | null,
   dayGiven: number | null,
-): Omit<ReadEpisode, 'place'> {
+): ReadEpisode {
   const part = reader.object(EPISODE_KEYS)
   const protocolId = part['protocol']!.text()
   const known = catalogue.protocols.get(protocolId)

@@ -1,7 +1,9 @@
 import type { Criterion } from '../protocol/criterion.js'
 import type { FactBook } from '../protocol/facts.js'
+import { phaseOn, type PhaseStanding } from '../protocol/phaseOn.js'
 import type { Protocol } from '../protocol/protocol.js'
 import type { Digit, State } from '../protocol/vocabulary.js'
+import { schoolInDoubt } from '../protocol/wrongSchool.js'
 import type { Order } from './order.js'
 
 /** A protocol bound to a patient on one day: all that a verdict depends on besides the exercise. */
@@ -58,4 +60,68 @@ export function factsInStates(facts: FactBook, states: readonly State[]): FactBo
       return facts.status(criterion)
     },
   }
+}
+
+/** Where a case stands in its protocol on its day, with its live states and a review that is overdue counted in. */
+export interface CaseStanding extends PhaseStanding {
+  /** The facts as the live states leave them. */
+  readonly facts: FactBook
+  /** A fact the school rests on does not hold, or nobody has answered it: nothing of the school opens. */
+  readonly isSchoolInDoubt: boolean
+}
+
+/** A case on a day never changes: what holds for all that is asked of it is found once. */
+const standings = new WeakMap<CaseOnDay, CaseStanding>()
+
+/** The one answer to where a case stands: phase, gates, permissions, exceptions and verdicts all read it. */
+export function standingOf(state: CaseOnDay): CaseStanding {
+  let standing = standings.get(state)
+  if (!standing) {
+    const facts = factsInStates(state.facts, state.states)
+    standing = {
+      ...phaseOn(state.protocol, state.day, facts, state.reviewOverdueDays),
+      facts,
+      isSchoolInDoubt: schoolInDoubt(state.protocol, facts).length > 0,
+    }
+    standings.set(state, standing)
+  }
+  return standing
+}
+
+/**
+ * What is supposed of the days ahead: facts and a review that is overdue stay as they are today; or every criterion is met and
+ * a review done, so that only time is waited for (vocabulary 5.2.9). Live states, flags and orders stay in both.
+ */
+export type Supposing = 'asTheRecordStands' | 'byTimeAlone'
+
+/** A case moved to another day is asked many times: made once. */
+const moved = new WeakMap<CaseOnDay, Map<string, CaseOnDay>>()
+
+/** A case some days later, under a supposition. Other cases it carries move along by `others`. */
+export function daysLater<Case extends CaseOnDay>(
+  state: Case,
+  offset: number,
+  supposing: Supposing,
+  others: (state: Case) => Partial<Case> = () => ({}),
+): Case {
+  if (offset === 0 && supposing === 'asTheRecordStands') return state
+  let days = moved.get(state) as Map<string, Case> | undefined
+  if (!days) moved.set(state, (days = new Map<string, Case>()))
+  const key = `${offset} ${supposing}`
+  let then = days.get(key)
+  if (!then) {
+    const day = state.day + offset
+    const overdue = state.reviewOverdueDays
+    then =
+      supposing === 'byTimeAlone'
+        ? { ...state, day, facts: EVERYTHING_MET, reviewOverdueDays: 0, ...others(state) }
+        : {
+            ...state,
+            day,
+            reviewOverdueDays: overdue > 0 ? Math.max(0, overdue + offset) : 0,
+            ...others(state),
+          }
+    days.set(key, then)
+  }
+  return then
 }

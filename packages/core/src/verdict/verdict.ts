@@ -43,6 +43,24 @@ export interface Verdict {
   readonly unlock: readonly Said[]
 }
 
+/** What one injury says, before days and missing criteria are found for all of them together. */
+export type Told = Pick<Verdict, 'kind' | 'basis' | 'form' | 'conditions' | 'reasons'>
+
+const NO_SUBJECT: Said = { en: '', es: '' }
+
+/** A reason that speaks of the whole case or exercise, not of one motion. */
+export function stopReason(rule: string, text: Said, source: string): Reason {
+  return { rule, atom: '', subject: NO_SUBJECT, text, source }
+}
+
+export function distinctCriteria(list: readonly Criterion[]): Criterion[] {
+  return list.filter((one, place) => list.findIndex((other) => other.text === one.text) === place)
+}
+
+export function distinctSaid(list: readonly Said[]): Said[] {
+  return list.filter((one, place) => list.findIndex((other) => other.en === one.en) === place)
+}
+
 /** Motions a grouped reason names before it counts the rest. */
 const MOST_NAMED = 3
 
@@ -62,8 +80,6 @@ export function groupedReasons(reasons: readonly Reason[]): Reason[] {
     return { ...first, atom, subject: NO_SUBJECT, text: inEach((language) => together(group, language)) }
   })
 }
-
-const NO_SUBJECT: Said = { en: '', es: '' }
 
 /** What a reason says after naming its motion; `null` where it names none. */
 function afterSubject(reason: Reason, language: Language): string | null {

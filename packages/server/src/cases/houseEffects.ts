@@ -1,7 +1,6 @@
 import {
   addDays,
-  exerciseOpeningDay,
-  phaseOn,
+  standingOf,
   type Catalogue,
   type ClinicalDay,
   type HouseEdit,
@@ -72,9 +71,7 @@ function isConcerned(record: EpisodeRecord, edit: HouseEdit): boolean {
 }
 
 function phaseChanges(then: PatientCase, next: PatientCase, today: ClinicalDay): string[] {
-  const standing = (state: PatientCase) =>
-    phaseOn(state.protocol, state.day, state.facts, state.reviewOverdueDays)
-  const [a, b] = [standing(then), standing(next)]
+  const [a, b] = [standingOf(then), standingOf(next)]
   const nameOf = (phase: { name: { en: string } } | null) => (phase ? `"${phase.name.en}"` : 'not started')
   const now =
     a.phase?.id === b.phase?.id ? [] : [`Today in ${nameOf(b.phase)} instead of ${nameOf(a.phase)}.`]
@@ -138,13 +135,8 @@ function draftChanges(
       return [
         `Draft: ${name} ${VERDICT_WORDS[is.verdict.kind]} instead of ${VERDICT_WORDS[was.verdict.kind]}.`,
       ]
-    const [from, to] = [
-      exerciseOpeningDay(was.exercise, was.dose, then, was.orthosis),
-      exerciseOpeningDay(is.exercise, is.dose, next, is.orthosis),
-    ]
-    return from === to || Math.max(from ?? 0, to ?? 0) <= next.day
-      ? []
-      : [`Draft: ${name} from day ${to ?? 'never'} instead of day ${from ?? 'never'}.`]
+    const [from, to] = [was.verdict.fromDay, is.verdict.fromDay]
+    return from === to ? [] : [`Draft: ${name} from day ${to ?? 'never'} instead of day ${from ?? 'never'}.`]
   })
 }
 

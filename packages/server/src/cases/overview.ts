@@ -7,7 +7,6 @@ import {
   criterionMeaning,
   daysBehind,
   daysBetween,
-  exerciseOpeningDay,
   isEarlyPermission,
   isSurgeonsToGive,
   LOAD_BASE_CRITERIA,
@@ -23,7 +22,19 @@ import {
   type PatientCase,
   type RedFlag,
 } from '@pledge/core'
-import { bool, doseReply, list, map, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
+import {
+  bool,
+  doseReply,
+  list,
+  map,
+  maybe,
+  num,
+  obj,
+  openingsReply,
+  str,
+  verdictReply,
+  whole,
+} from '../reply.js'
 import {
   asReading,
   dayZero,
@@ -34,7 +45,7 @@ import {
 } from './episodeRecord.js'
 import { overrideJson, overrideReply } from './overrideReply.js'
 import { gateWords } from './gateWords.js'
-import { verdictJson } from './verdictReply.js'
+import { openingsJson, verdictJson } from './verdictReply.js'
 
 const criterionReply = obj({
   what: str,
@@ -201,7 +212,7 @@ export const overviewReply = obj({
           isPaused: bool,
           override: overrideReply,
           verdict: verdictReply,
-          openingDay: maybe(whole),
+          openings: openingsReply,
         }),
       ),
     }),
@@ -486,7 +497,10 @@ export function overview(
             isPaused,
             override: override && overrideJson(override, users),
             verdict: verdictJson(verdict, anchor, state.day),
-            openingDay: exerciseOpeningDay(item.exercise, item.dose, state, item.orthosis),
+            openings: openingsJson(item.exercise, item.dose, state, {
+              orthosis: item.orthosis,
+              chosen: item.digits,
+            }),
           })),
         }
       : null,

@@ -51,9 +51,9 @@ export function judgedItems(
     const listed = catalogue.exercises.get(exerciseId)
     if (!listed) return []
     const exercise = { ...listed, painCap: schooledPainCap(listed, doseSchools, schools) }
-    const orthosis = orthosisOn(exercise, exercise.dose, state)
+    const orthosis = orthosisOn(exercise, dose as Dose, state)
     const digits = asked ? inHandOrder(asked) : null
-    const verdict = assessExercise(exercise, dose as Dose, state, { orthosis, chosen: digits })
+    const verdict = assessExercise(exercise, dose as Dose, state, { chosen: digits })
     return [
       {
         itemId,

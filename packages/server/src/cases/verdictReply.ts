@@ -1,11 +1,18 @@
 import {
   addDays,
   criterionMeaning,
+  exerciseOpenings,
   explainVerdict,
   groupedReasons,
+  SEARCH_DAYS,
   whatWouldOpen,
   type ClinicalDay,
+  type Dose,
+  type Exercise,
+  type HowDone,
   type Opener,
+  type OpeningRun,
+  type PatientCase,
   type Verdict,
 } from '@pledge/core'
 
@@ -24,6 +31,17 @@ export function verdictJson(verdict: Verdict, anchor: ClinicalDay, today: number
     reasons: groupedReasons(verdict.reasons).map((reason) => ({ ...reason, text: reason.text.en })),
     openers: whatWouldOpen(verdict, today).map((opener) => openerJson(opener, anchor)),
     explanation: { en: explainVerdict(verdict, 'en'), es: explainVerdict(verdict, 'es') },
+  }
+}
+
+/** When an exercise is open, from day 0 by time alone and from today as the record stands. */
+export function openingsJson(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone) {
+  const json = (runs: readonly OpeningRun[]) =>
+    runs.map((run) => ({ ...run, missing: run.missing.map(({ text }) => criterionMeaning(text)) }))
+  const span = [Math.min(0, state.day), state.day + SEARCH_DAYS] as const
+  return {
+    byTimeAlone: json(exerciseOpenings(exercise, dose, state, 'byTimeAlone', { done, span })),
+    asTheRecordStands: json(exerciseOpenings(exercise, dose, state, 'asTheRecordStands', { done })),
   }
 }
 

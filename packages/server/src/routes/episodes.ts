@@ -1,6 +1,5 @@
 import {
   assessThisHand,
-  addDays,
   assessExercise,
   choosableDigits,
   digitsToBegin,
@@ -10,7 +9,6 @@ import {
   isSurgeonsToGive,
   MODE_NAMES,
   permissionMap,
-  exerciseOpeningDay,
   timingOf,
   fallbackFor,
   isOpen,
@@ -32,7 +30,7 @@ import { dayZero, caseOn, readRecord, standingOf } from '../cases/episodeRecord.
 import { overview, overviewReply } from '../cases/overview.js'
 import { overrideIn, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
 import { userNames } from '../cases/userNames.js'
-import { verdictJson } from '../cases/verdictReply.js'
+import { openingsJson, verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
 import {
@@ -43,6 +41,7 @@ import {
   list,
   maybe,
   obj,
+  openingsReply,
   str,
   verdictReply,
   whole,
@@ -65,8 +64,7 @@ const exercisesReply = list(
     equipment: list(obj({ name: str, home: maybe(str) })),
     painCap: whole,
     verdict: verdictReply,
-    openingDay: maybe(whole),
-    openingDate: maybe(str),
+    openings: openingsReply,
     orthosis: str,
     override: overrideReply,
     overrideTerms: termsReply,
@@ -141,14 +139,13 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
       const judged = new Map(
         [...fitting].map(([id, exercise]) => {
           const orthosis = orthosisOn(exercise, exercise.dose, state)
-          return [id, { orthosis, verdict: assessExercise(exercise, exercise.dose, state, { orthosis }) }]
+          return [id, { orthosis, verdict: assessExercise(exercise, exercise.dose, state) }]
         }),
       )
       const kindOf = ({ id }: Exercise) => judged.get(id)!.verdict.kind
       return [...fitting.values()].map((exercise) => {
         const { orthosis, verdict } = judged.get(exercise.id)!
         const instead = isOpen(verdict.kind) ? null : fallbackFor(exercise, fitting, kindOf)
-        const opens = exerciseOpeningDay(exercise, exercise.dose, state, orthosis)
         return {
           id: exercise.id,
           family: exercise.family,
@@ -177,8 +174,7 @@ export const episodes: FastifyPluginAsync<AppContext> = async (app, { database, 
           },
           override: overrideIn(record, exercise.id, verdict, users),
           overrideTerms: termsJson(overrideTerms(verdict, state)),
-          openingDay: opens,
-          openingDate: opens === null ? null : addDays(anchor, opens),
+          openings: openingsJson(exercise, exercise.dose, state, {}),
           orthosis,
           easier: exercise.ladder.easier,
           harder: exercise.ladder.harder,

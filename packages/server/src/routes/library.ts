@@ -7,7 +7,6 @@ import {
   derivedFacts,
   LANGUAGES,
   ladderStep,
-  orthosisOn,
   positionWords,
   ORTHOSIS_NAMES,
   protocolOpenings,
@@ -296,9 +295,7 @@ export const library: FastifyPluginAsync<LibraryOptions> = async (
 }
 
 function verdictOf(exercise: Exercise, state: Parameters<typeof assessExercise>[2]) {
-  return assessExercise(exercise, exercise.dose, state, {
-    orthosis: orthosisOn(exercise, exercise.dose, state),
-  })
+  return assessExercise(exercise, exercise.dose, state)
 }
 
 function inBoth(exercise: Exercise, field: 'name' | 'reason') {

@@ -1,4 +1,4 @@
-import { assessExercise, orthosisOn, overrideTerms, type Dose } from '@pledge/core'
+import { assessExercise, overrideTerms, type Dose } from '@pledge/core'
 import { factWithdrawal, newOverride } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
@@ -27,8 +27,7 @@ export const overrides: FastifyPluginAsync<AppContext> = async (app, { database,
     const dose = override.dose as Dose
     const wrongDigits = digitsProblem(exercise, override.digits)
     if (wrongDigits) refuseField('digits', wrongDigits)
-    const done = { orthosis: orthosisOn(exercise, dose, state), chosen: override.digits }
-    const verdict = assessExercise(exercise, dose, state, done)
+    const verdict = assessExercise(exercise, dose, state, { chosen: override.digits })
     const terms = overrideTerms(verdict, state)
     if (!terms.isPossible) throw new Problem('NOT_CLEARED', `Not opened: ${terms.why.en}`)
     if (terms.needsSurgeon) {

@@ -23,10 +23,10 @@ import { dayZero, caseOn, readRecord } from '../cases/episodeRecord.js'
 import { digitsProblem, judgedItems, signedCopy, type JudgedItem } from '../cases/programItems.js'
 import { overrideJson, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
 import { userNames } from '../cases/userNames.js'
-import { verdictJson } from '../cases/verdictReply.js'
+import { openingsJson, verdictJson } from '../cases/verdictReply.js'
 import { STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem, type FieldProblem } from '../problems.js'
-import { doseReply, list, map, maybe, num, obj, str, verdictReply, whole } from '../reply.js'
+import { doseReply, list, map, maybe, num, obj, openingsReply, str, verdictReply, whole } from '../reply.js'
 
 const draftReply = obj({
   version: whole,
@@ -40,6 +40,7 @@ const draftReply = obj({
       minutesPerBout: num,
       orthosis: str,
       verdict: verdictReply,
+      openings: openingsReply,
       override: overrideReply,
       overrideTerms: termsReply,
       painCap: whole,
@@ -99,6 +100,7 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
         overrideTerms: termsJson(overrideTerms(item.verdict, state)),
         waitsFor: item.waitsFor.map(({ text }) => criterionMeaning(text)),
         verdict: verdictJson(item.verdict, dayZero(state.day, today()), state.day),
+        openings: openingsJson(item.exercise, item.dose, state, { chosen: item.digits }),
       })),
       burden: burdenOf(items),
       schools,

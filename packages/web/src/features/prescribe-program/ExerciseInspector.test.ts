@@ -46,6 +46,7 @@ const show = (
       exercise: exercise(changes),
       item: null,
       verdict: verdict(kind),
+      openings: { byTimeAlone: [], asTheRecordStands: [] },
       minutesPerBout: null,
       canEdit: true,
       errorAt: () => null,
@@ -68,6 +69,34 @@ describe('the inspector of an exercise', () => {
     expect(wrapper.text()).toContain('one rung below')
     await wrapper.find('.instead button').trigger('click')
     expect(wrapper.emitted('select')).toEqual([['band']])
+  })
+  it.each([
+    [
+      'as the record stands, too',
+      [
+        { fromDay: 9, toDay: 42, kind: 'not-yet' },
+        { fromDay: 42, toDay: null, kind: 'clear' },
+      ],
+      'As the record stands, too.',
+    ],
+    [
+      'as the record stands, later',
+      [
+        { fromDay: 9, toDay: 49, kind: 'not-yet' },
+        { fromDay: 49, toDay: null, kind: 'with-care' },
+      ],
+      'As the record stands: from day 49.',
+    ],
+    [
+      'not at all as the record stands',
+      [{ fromDay: 9, toDay: null, kind: 'not-yet' }],
+      'As the record stands it stays closed.',
+    ],
+  ] as const)('tells the day that time alone gives, and that it opens %s', (_how, runs, words) => {
+    const asTheRecordStands = runs.map((run) => ({ ...run, missing: [] }))
+    const text = show('not-yet', {}, { openings: { byTimeAlone: [], asTheRecordStands } }).text()
+    expect(text).toContain('By time alone: not before')
+    expect(text).toContain(words)
   })
   it('says whether it is on its ladder or only has the same aim', () => {
     const instead = (rungsDown: number | null) =>

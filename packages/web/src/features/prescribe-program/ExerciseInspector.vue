@@ -10,7 +10,8 @@ import {
   takesTurns,
 } from '@pledge/core'
 import { computed, ref } from 'vue'
-import type { ExerciseAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
+import type { ExerciseAnswer, OpeningsAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
+import { firstOpenDay } from '../../shared/case/closedStretches'
 import HandFigure from '../../shared/figure/HandFigure.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import {
@@ -29,6 +30,8 @@ const props = defineProps<{
   exercise: ExerciseAnswer
   item: DraftItem | null
   verdict: VerdictAnswer
+  /** When it is open at the item's dose. */
+  openings: OpeningsAnswer
   minutesPerBout: number | null
   canEdit: boolean
   errorAt: (field: string) => string | null
@@ -113,6 +116,14 @@ function change(key: Field, typed: string) {
   if (typed.trim() === '' || !Number.isFinite(Number(typed))) return
   emit('dose', { [key]: Number(typed) })
 }
+/** What the runs say besides the day that time alone gives. */
+const asRecorded = computed(() => {
+  const { fromDay } = props.verdict
+  if (fromDay === null) return ''
+  const opens = firstOpenDay(props.openings.asTheRecordStands, -Infinity)
+  if (opens === null) return 'As the record stands it stays closed.'
+  return opens === fromDay ? 'As the record stands, too.' : `As the record stands: from day ${opens}.`
+})
 const tone = computed(
   () => ({ clear: 'good', 'with-care': 'care', 'not-yet': 'wait', never: 'stop' })[props.verdict.kind],
 )
@@ -145,9 +156,10 @@ const tone = computed(
     <div class="why" :class="tone">
       <p v-if="verdict.kind === 'not-yet'">
         <strong v-if="verdict.fromDate"
-          >Not before {{ dayText(verdict.fromDate) }} (day {{ verdict.fromDay }}).</strong
+          >By time alone: not before {{ dayText(verdict.fromDate) }} (day {{ verdict.fromDay }}).</strong
         >
-        <strong v-else>No day can be given.</strong>
+        <strong v-else>By time alone: no day can be given.</strong>
+        {{ asRecorded }}
       </p>
       <template v-if="verdict.missing.length > 0">
         <p>It takes besides:</p>

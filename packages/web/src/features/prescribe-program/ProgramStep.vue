@@ -54,6 +54,7 @@ const rows = computed(() =>
       exercise,
       verdict,
       name: exercise?.text.name ?? item.exerciseId,
+      openings: judged?.openings ?? exercise?.openings ?? null,
       minutes,
       minutesPerDay: (minutes ?? 0) * item.dose.boutsPerDay,
       override,
@@ -201,7 +202,7 @@ async function openTheirs() {
               :item="row.item"
               :name="row.name"
               :load-unit="row.exercise?.load?.unit ?? null"
-              :opening-day="row.exercise?.openingDay ?? null"
+              :openings="row.openings"
               :is-selected="row.item.exerciseId === program.selectedId"
               :is-refused="row.isRefused"
               :minutes-per-day="row.minutesPerDay"
@@ -210,8 +211,8 @@ async function openTheirs() {
           </li>
         </ul>
         <p v-if="rows.length > 0" class="key soft">
-          <i class="tint" /> closed by time <i class="block" /> signed <i class="open" /> draft
-          <i class="tick" /> done at home <i class="dot" /> hurt
+          <i class="tint" /> closed by time <i class="held" /> waits for the record <i class="block" /> signed
+          <i class="open" /> draft <i class="tick" /> done at home <i class="dot" /> hurt
         </p>
       </div>
       <footer class="foot">
@@ -272,6 +273,7 @@ async function openTheirs() {
         :injured="cases.data!.episode.digits"
         :reach="reach"
         :verdict="shownVerdict"
+        :openings="judgedItem?.openings ?? program.selected.openings"
         :minutes-per-bout="
           program.selectedItem
             ? (program.judged.get(program.selectedItem.itemId)?.minutesPerBout ?? null)
@@ -424,6 +426,14 @@ async function openTheirs() {
 }
 .tint {
   background: var(--plum-wash);
+  border: 1px solid var(--line);
+}
+.held {
+  background: repeating-linear-gradient(
+    135deg,
+    var(--plum-wash) 0 3px,
+    color-mix(in srgb, var(--plum) 45%, var(--plum-wash)) 3px 4px
+  );
   border: 1px solid var(--line);
 }
 .block {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { daysBetween } from '@pledge/core'
-import { computed } from 'vue'
-import type { EpisodeAnswer } from '../../shared/api/types'
+import { computed, useId } from 'vue'
+import type { EpisodeAnswer, OpeningsAnswer } from '../../shared/api/types'
+import { closedStretches, firstOpenDay } from '../../shared/case/closedStretches'
 import { ribbonScale } from '../../shared/case/ribbonScale'
 import { holdText, loadText } from '../../shared/words'
 import type { DraftItem } from './programStore'
@@ -14,7 +15,7 @@ const props = defineProps<{
   item: DraftItem
   name: string
   loadUnit: string | null
-  openingDay: number | null
+  openings: OpeningsAnswer | null
   isSelected: boolean
   isRefused: boolean
   minutesPerDay: number
@@ -22,6 +23,7 @@ const props = defineProps<{
 }>()
 
 const HEIGHT = 58
+const hatch = useId()
 /** How far ahead a draft is drawn: to the next review. */
 const AHEAD_DAYS = 14
 const day = computed(() => props.data.episode.day)
@@ -32,7 +34,9 @@ const signed = computed(
 const signedFrom = computed(() =>
   props.data.program ? daysBetween(props.data.episode.dayZeroOn, props.data.program.signedOn) : 0,
 )
-const closedTo = computed(() => props.openingDay ?? scale.value.lastDay)
+const closed = computed(() =>
+  props.openings ? closedStretches(props.openings, day.value, scale.value.lastDay) : [],
+)
 /** The block's height tells the minutes a day, against the longest of the program. */
 const blockHeight = computed(() => 20 + (22 * props.minutesPerDay) / Math.max(1, props.mostMinutes))
 const dose = computed(() => {
@@ -59,9 +63,16 @@ const past = computed(() => {
   const from = scale.value.x(signedFrom.value)
   return { from, width: Math.max(2, box.value.from - from) }
 })
+const opening = computed(() => {
+  if (!props.openings) return 'opening not known'
+  const { byTimeAlone, asTheRecordStands } = props.openings
+  const [byTime, asRecorded] = [byTimeAlone, asTheRecordStands].map((runs) => firstOpenDay(runs, day.value))
+  if (asRecorded === day.value) return 'open today'
+  const time = byTime === null ? 'no day opens it by time alone' : `by time alone from day ${byTime}`
+  return `${time}, ${asRecorded === null ? 'closed as the record stands' : `as the record stands from day ${asRecorded}`}`
+})
 const label = computed(
-  () =>
-    `${props.name}: ${dose.value}, closed until day ${closedTo.value}${signed.value ? ', signed' : ', draft only'}`,
+  () => `${props.name}: ${dose.value}, ${opening.value}${signed.value ? ', signed' : ', draft only'}`,
 )
 </script>
 
@@ -74,13 +85,20 @@ const label = computed(
     role="img"
     :aria-label="label"
   >
+    <defs>
+      <pattern :id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="6" height="6" fill="var(--plum-wash)" />
+        <line x1="0" y1="0" x2="0" y2="6" stroke="var(--plum)" stroke-width="1.2" opacity="0.45" />
+      </pattern>
+    </defs>
     <rect
-      v-if="closedTo > 0"
-      :x="scale.x(0)"
+      v-for="stretch in closed"
+      :key="stretch.fromDay"
+      :x="scale.x(stretch.fromDay)"
       y="5"
-      :width="scale.x(closedTo) - scale.x(0)"
+      :width="scale.x(stretch.toDay) - scale.x(stretch.fromDay)"
       :height="HEIGHT - 10"
-      fill="var(--plum-wash)"
+      :fill="stretch.waitsFor === 'record' ? `url(#${hatch})` : 'var(--plum-wash)'"
     />
     <line
       v-for="phase in data.phases.slice(1)"

@@ -26,6 +26,7 @@ const draft = (version: number, ids: string[] = []): DraftAnswer => ({
     minutesPerBout: 1.5,
     orthosis: 'none',
     verdict: exercise(id).verdict,
+    openings: { byTimeAlone: [], asTheRecordStands: [] },
     override: null,
     overrideTerms: { isPossible: false, needsSurgeon: false, why: '' },
     painCap: 3,

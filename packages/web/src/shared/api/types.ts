@@ -58,6 +58,19 @@ export interface VerdictAnswer {
   openers: OpenerAnswer[]
   explanation: { en: string; es: string }
 }
+/** Days on which nothing changes; `toDay` is the first day of the next run, `null` where there is none. */
+export interface OpeningRunAnswer {
+  fromDay: number
+  toDay: number | null
+  kind: VerdictKind
+  /** What it waits for besides time, in words. */
+  missing: string[]
+}
+/** When an exercise is open: by time alone from day 0, and as the record stands from today. */
+export interface OpeningsAnswer {
+  byTimeAlone: OpeningRunAnswer[]
+  asTheRecordStands: OpeningRunAnswer[]
+}
 /** One thing that would open what is not yet open. */
 export interface OpenerAnswer {
   kind: 'day' | 'criterion' | 'form' | 'decision'
@@ -168,7 +181,7 @@ export interface ProgramItemAnswer {
   isPaused: boolean
   override: OverrideAnswer | null
   verdict: VerdictAnswer
-  openingDay: number | null
+  openings: OpeningsAnswer
 }
 export interface EpisodeAnswer {
   revision: string
@@ -317,8 +330,7 @@ export interface ExerciseAnswer {
   equipment: { name: string; home: string | null }[]
   painCap: number
   verdict: VerdictAnswer
-  openingDay: number | null
-  openingDate: string | null
+  openings: OpeningsAnswer
   orthosis: Orthosis
   /** The exception that covers its verdict, and what one would take. */
   override: OverrideAnswer | null
@@ -336,6 +348,7 @@ export interface DraftItemAnswer {
   digits: Digit[] | null
   minutesPerBout: number
   orthosis: string
+  openings: OpeningsAnswer
   verdict: VerdictAnswer
   override: OverrideAnswer | null
   overrideTerms: OverrideTermsAnswer

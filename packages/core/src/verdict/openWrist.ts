@@ -1,7 +1,8 @@
-import type { VerdictKind } from '../verdict/verdict.js'
-import { exerciseCalendar, type PatientCase } from './assessExercise.js'
-import { REST_ANGLES, type Exercise } from './exercise.js'
-import { DIGIT_ANGLES } from './signatureOf.js'
+import { REST_ANGLES, type Exercise } from '../exercise/exercise.js'
+import { DIGIT_ANGLES } from '../exercise/signatureOf.js'
+import { exerciseOpenings } from './assessExercise.js'
+import type { PatientCase } from './patientCase.js'
+import type { VerdictKind } from './verdict.js'
 
 /** An exercise of the digits that does not state its wrist although the verdict depends on it. */
 export interface OpenWrist {
@@ -36,7 +37,8 @@ export function openWristsThatDecide(
   if (exercise.start.wristFlexion !== undefined || !movesDigits) return []
   return states.flatMap((state) => {
     const kindsOn = (one: Exercise) => {
-      const runs = exerciseCalendar(one, one.dose, state, lastDay)
+      const span = [state.day, lastDay] as const
+      const runs = exerciseOpenings(one, one.dose, state, 'asTheRecordStands', { span })
       return (day: number) => runs.findLast(({ fromDay }) => fromDay <= day)!.kind
     }
     const written = kindsOn(exercise)

@@ -1,9 +1,10 @@
 import type { Protocol } from '../protocol/protocol.js'
-import { unhinderedCase } from '../verdict/caseOnDay.js'
-import { isOpen } from '../verdict/verdict.js'
-import { exerciseCalendar, type CalendarRun, type PatientCase } from './assessExercise.js'
-import type { Condition } from './condition.js'
-import type { Exercise } from './exercise.js'
+import type { Condition } from '../exercise/condition.js'
+import type { Exercise } from '../exercise/exercise.js'
+import { exerciseOpenings } from './assessExercise.js'
+import type { OpeningRun } from './openingRuns.js'
+import { unhinderedPatient } from './patientCase.js'
+import { isOpen } from './verdict.js'
 
 /** When a protocol lets an exercise begin at its usual dose, by time alone. */
 export interface ProtocolOpening {
@@ -15,20 +16,7 @@ export interface ProtocolOpening {
   /** Open with conditions on that day. */
   readonly isWithCare: boolean
   /** All that changes, from day 0 on. */
-  readonly runs: readonly CalendarRun[]
-}
-
-/** A patient of a condition in whose way nothing stands but time: for reading a protocol, never for a verdict of today. */
-export function unhinderedPatient(protocol: Protocol, condition: Condition): PatientCase {
-  return {
-    ...unhinderedCase(protocol),
-    condition,
-    contraindications: [],
-    isHealthAsked: true,
-    notAtHome: null,
-    otherHand: 'well',
-    otherInjuries: [],
-  }
+  readonly runs: readonly OpeningRun[]
 }
 
 /**
@@ -44,7 +32,8 @@ export function protocolOpenings(
   const openings = [...exercises]
     .filter((exercise) => exercise.conditions.includes(condition.id))
     .map((exercise): ProtocolOpening => {
-      const runs = exerciseCalendar(exercise, exercise.dose, state, lastDayOf(protocol))
+      const span = [0, lastDayOf(protocol)] as const
+      const runs = exerciseOpenings(exercise, exercise.dose, state, 'byTimeAlone', { span })
       const first = runs.find(({ kind }) => isOpen(kind))
       return {
         exercise,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { VerdictKind } from '../verdict/verdict.js'
-import type { Exercise } from './exercise.js'
+import type { VerdictKind } from './verdict.js'
+import type { Exercise } from '../exercise/exercise.js'
 import { fallbackFor } from './fallback.js'
 
 const one = (id: string, easier: string[] = [], changes: Partial<Exercise> = {}): Exercise =>

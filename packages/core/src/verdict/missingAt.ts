@@ -6,30 +6,6 @@ import { judgeAtom, neededBy } from './judgeAtom.js'
 import type { Signature } from './signature.js'
 import { isOpen } from './verdict.js'
 
-/** How far ahead an opening day is looked for. */
-export const SEARCH_DAYS = 400
-
-/**
- * Days from today to the first day on which an exercise would open in every case, were every criterion met by then, a
- * review done, and the live states as they are (vocabulary 5.2.9); `null` where no day within the search brings it.
- */
-export function openingOffset(
-  atoms: readonly Atom[],
-  signature: Signature,
-  states: readonly CaseOnDay[],
-): number | null {
-  const offsets = [...new Set(states.flatMap(turningOffsets))].sort((a, b) => a - b)
-  const met = states.map((state) => factsInStates(EVERYTHING_MET, state.states))
-  const opensAt = (offset: number) =>
-    states.every((state, index) => {
-      const day = state.day + offset
-      const then: CaseOnDay = { ...state, day, facts: met[index]!, reviewOverdueDays: 0 }
-      const standing = phaseOn(then.protocol, day, met[index]!)
-      return standing.index >= 0 && opens(atoms, signature, then, standing)
-    })
-  return offsets.find(opensAt) ?? null
-}
-
 /**
  * The shortest list of criteria that stand in the way on a day: those of the least advanced phase in which, with
  * everything else met, the exercise opens, those its permissions need, and those that make the school fit.
@@ -75,24 +51,4 @@ function opens(
   standing: PhaseStanding,
 ): boolean {
   return atoms.every((atom) => isOpen(judgeAtom(atom, signature, then, standing, then.facts).kind))
-}
-
-/** Days ahead on which anything can change: starts and ends of windows, gates and orders. */
-export function turningOffsets(state: CaseOnDay): number[] {
-  const { protocol, orders, day: today } = state
-  const rules = [
-    ...protocol.never,
-    ...protocol.gates,
-    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution, ...phase.forbid]),
-  ]
-  const days = [
-    0,
-    ...protocol.phases.map((phase) => phase.days[0]),
-    ...rules.flatMap((rule) => [rule.from, rule.until]),
-    ...orders.flatMap((order) => [order.fromDay, order.untilDay]),
-  ]
-  const ahead = days.flatMap((day) =>
-    day !== null && day > today && day <= today + SEARCH_DAYS ? [day - today] : [],
-  )
-  return [0, ...ahead]
 }

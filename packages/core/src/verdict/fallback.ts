@@ -1,5 +1,5 @@
-import { isOpen, worseKind, type VerdictKind } from '../verdict/verdict.js'
-import type { Exercise } from './exercise.js'
+import type { Exercise } from '../exercise/exercise.js'
+import { isOpen, worseKind, type VerdictKind } from './verdict.js'
 
 export interface Fallback {
   readonly exercise: Exercise

@@ -1,0 +1,216 @@
+import { catalogueDays } from '../exercise/catalogueClock.js'
+import { otherHandUse, type Dose, type Exercise } from '../exercise/exercise.js'
+import type { Criterion } from '../protocol/criterion.js'
+import { inEach } from '../protocol/names.js'
+import type { Phase } from '../protocol/protocol.js'
+import type { Orthosis } from '../protocol/vocabulary.js'
+import { together, type Part } from './assess.js'
+import { standingOf, type Supposing } from './caseOnDay.js'
+import {
+  catalogueReason,
+  judgeEntry,
+  missingInEntry,
+  toldEntry,
+  unlockEntry,
+  type HowDone,
+  type Worn,
+} from './judgeEntry.js'
+import { openingRuns, SEARCH_DAYS, turningOffsets, type Asked, type OpeningRun } from './openingRuns.js'
+import { cannotHelp, helpSignature, namedPart } from './otherInjuries.js'
+import { patientLater, withRecorded, type OtherInjury, type PatientCase } from './patientCase.js'
+import { alwaysWorn } from './restraints.js'
+import { distinctCriteria, isOpen, worseKind, type Verdict, type VerdictKind } from './verdict.js'
+
+/**
+ * The verdict of a catalogue exercise at a dose: the protocol's of every injury it concerns, tightened by the catalogue
+ * (`restraintsOn`), with the conditions under which it is done. Another injury of this hand is asked as well; one of the
+ * other hand is where it does the same movement, and where it only helps and may not, a helper is a condition.
+ */
+export function assessExercise(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  done: HowDone = {},
+): Verdict {
+  const parts = exerciseParts(exercise, dose, state, done).map(({ other, part }) =>
+    other ? namedPart(other, part) : part,
+  )
+  const verdict = together(parts, askedOfExercise(exercise, dose, state, done), state.day)
+  const unable = isOpen(verdict.kind) ? withoutHelp(exercise, dose, state) : []
+  if (unable.length === 0) return verdict
+  const what = inEach((language) => unable.map((one) => one.state.condition.name[language]).join(', '))
+  const says = {
+    en: `Asks for the other hand, which may not do this yet (${what.en}): teach a helper, or choose another form.`,
+    es: `Pide la otra mano, que aún no puede hacerlo (${what.es}): enseñe a un ayudante o elija otra forma.`,
+  }
+  return {
+    ...verdict,
+    kind: 'with-care',
+    conditions: [...verdict.conditions, says],
+    reasons: [...verdict.reasons, catalogueReason('catalogue.other-hand', says)],
+  }
+}
+
+/** What each injury that an exercise is asked of says today: `other` is `null` for the case that was asked for. */
+export function exerciseParts(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  done: HowDone = {},
+): { readonly other: OtherInjury | null; readonly part: Part }[] {
+  return injuriesJudged(exercise, dose, state, done).map(({ other, entry }) => ({
+    other,
+    part: { ...toldEntry(entry), state: entry.state, unlock: (missing) => unlockEntry(entry, missing) },
+  }))
+}
+
+/** The kind of verdict alone, without words and without the search for an opening day. */
+export function exerciseKind(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  done: HowDone = {},
+): VerdictKind {
+  const kind = injuriesJudged(exercise, dose, state, done)
+    .map(({ entry }) => entry.kind)
+    .reduce(worseKind)
+  return isOpen(kind) && withoutHelp(exercise, dose, state).length > 0 ? 'with-care' : kind
+}
+
+/**
+ * When an exercise at a dose is open: runs of days in the days of the case that was asked for, all injuries together (see
+ * `openingRuns`). Where the orthosis is not stated it is chosen anew for each day.
+ *
+ * @param span - first and last day of the case; by default from its own day as far as anything is looked for
+ */
+export function exerciseOpenings(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  supposing: Supposing,
+  { done = {}, span }: { done?: HowDone; span?: readonly [number, number] } = {},
+): OpeningRun[] {
+  const [first, last] = span ?? [state.day, state.day + SEARCH_DAYS]
+  const asked = askedOfExercise(exercise, dose, state, done)
+  return [...openingRuns(asked, state.day, supposing, [first - state.day, last - state.day])]
+}
+
+function askedOfExercise(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): Asked {
+  const on = (offset: number, supposing: Supposing) => patientLater(state, offset, supposing)
+  const injuries = [state, ...state.otherInjuries.map((other) => other.state)]
+  return {
+    turns: injuries.flatMap((one) => [
+      ...turningOffsets(one),
+      ...catalogueDays(exercise, one.condition, one.protocol.id).map((day) => day - one.day),
+    ]),
+    kindOn: (offset, supposing) => exerciseKind(exercise, dose, on(offset, supposing), done),
+    missingOn: (offset) => missingFor(exercise, dose, on(offset, 'asTheRecordStands'), done),
+  }
+}
+
+/**
+ * The criteria that stand in the way of an exercise on a day that time alone would open: with these recorded, and none less, it
+ * is open. What bars it is recorded first; where that is not enough, because an orthosis stays on or a rule holds as long as
+ * the phase lasts, the next phase's entry. Where nothing recorded opens it (a red flag, an order), what bars it today.
+ */
+function missingFor(exercise: Exercise, dose: Dose, then: PatientCase, done: HowDone): readonly Criterion[] {
+  const closedWith = (met: readonly Criterion[]) =>
+    injuriesJudged(exercise, dose, withRecorded(then, met), done).filter(({ entry }) => !isOpen(entry.kind))
+  const first = closedWith([]).flatMap(({ entry }) => missingInEntry(entry))
+  let met: Criterion[] = []
+  for (;;) {
+    const closed = closedWith(met)
+    if (closed.length === 0)
+      return met.filter((one) => closedWith(met.filter((other) => other !== one)).length > 0)
+    const asked = closed.flatMap(({ entry }) => missingInEntry(entry))
+    const next = closed.flatMap(({ state }) => standingOf(state).next?.phase.entry ?? [])
+    const news = [asked, next].map((list) => list.filter((one) => !met.some(({ text }) => text === one.text)))
+    const more = news.find((list) => list.length > 0)
+    if (!more) return first
+    met = distinctCriteria([...met, ...more])
+  }
+}
+
+/** One injury that an exercise is asked of, and how it is done there. */
+interface Concerned {
+  /** `null`: the case that was asked for. */
+  readonly other: OtherInjury | null
+  readonly state: PatientCase
+  readonly how: Worn
+}
+
+/** The injuries an exercise is asked of as a whole: the case's own, others of this hand, and of the other where it does the same. */
+function concerning(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): Concerned[] {
+  const worn = done.orthosis ?? orthosisOn(exercise, dose, state)
+  const own: Concerned = { other: null, state, how: { ...done, orthosis: worn } }
+  if (state.otherInjuries.length === 0) return [own]
+  const isBoth = otherHandUse(exercise) === 'the same'
+  const others = state.otherInjuries.filter(({ hand }) => hand === 'same' || isBoth)
+  return [own, ...others.map((other) => concerned(exercise, dose, other, own.how))]
+}
+
+function concerned(exercise: Exercise, dose: Dose, other: OtherInjury, own: Worn): Concerned {
+  const state = besides(other)
+  return {
+    other,
+    state,
+    how: other.hand === 'same' ? own : { orthosis: orthosisOn(exercise, dose, state) },
+  }
+}
+
+const seenFromHere = {
+  same: new WeakMap<PatientCase, PatientCase>(),
+  other: new WeakMap<PatientCase, PatientCase>(),
+}
+
+/** Another injury seen from the case that was asked for: how this hand is, is not asked a second time. */
+function besides({ hand, state }: OtherInjury): PatientCase {
+  let seen = seenFromHere[hand].get(state)
+  if (!seen) {
+    seen = { ...state, otherInjuries: [], otherHand: hand === 'other' ? 'well' : state.otherHand }
+    seenFromHere[hand].set(state, seen)
+  }
+  return seen
+}
+
+function injuriesJudged(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone) {
+  return concerning(exercise, dose, state, done).map((one) => ({
+    ...one,
+    entry: judgeEntry(exercise, dose, one.state, one.how),
+  }))
+}
+
+/** The injuries of the other hand for which it may not help as the exercise asks. */
+function withoutHelp(exercise: Exercise, dose: Dose, state: PatientCase): readonly OtherInjury[] {
+  const use = otherHandUse(exercise)
+  if (state.otherInjuries.length === 0 || use === 'none' || use === 'the same') return []
+  return cannotHelp(state.otherInjuries, helpSignature(exercise, dose, use))
+}
+
+/**
+ * The orthosis a phase keeps on always, where the exercise accepts it; otherwise without. An exercise that is never done
+ * without is done in one the phase still has, else in the first it accepts.
+ */
+function usualOrthosis(exercise: Exercise, phase: Phase | null): Orthosis {
+  const kept = alwaysWorn(phase).find((orthosis) => exercise.worn.includes(orthosis))
+  if (kept) return kept
+  if (exercise.worn.includes('none')) return 'none'
+  const had = (phase?.wear ?? []).find(({ orthosis }) => exercise.worn.includes(orthosis))
+  return had?.orthosis ?? exercise.worn[0] ?? 'none'
+}
+
+/**
+ * The orthosis an exercise is done in on the case's day. One that is never done without is judged in each it accepts, and
+ * the best answer counts: a hinged orthosis is put on for it, where the protocol asks for one. Of equals the one worn anyway.
+ */
+export function orthosisOn(exercise: Exercise, dose: Dose, state: PatientCase): Orthosis {
+  const usual = usualOrthosis(exercise, standingOf(state).phase)
+  if (exercise.worn.includes('none')) return usual
+  const judged = [usual, ...exercise.worn].map((orthosis) => ({
+    orthosis,
+    kind: exerciseKind(exercise, dose, state, { orthosis }),
+  }))
+  return judged.reduce((best, one) =>
+    one.kind !== best.kind && worseKind(one.kind, best.kind) === best.kind ? one : best,
+  ).orthosis
+}

@@ -1,0 +1,143 @@
+import { ceilingWeek, usualWeek } from '../exercise/catalogueClock.js'
+import { CONTRAINDICATION_NAMES } from '../exercise/contraindications.js'
+import type { Contraindication, Exercise } from '../exercise/exercise.js'
+import { nerveAsksMore } from '../exercise/nerveCeiling.js'
+import { criterion, type Criterion } from '../protocol/criterion.js'
+import { ORTHOSIS_NAMES, type Said } from '../protocol/names.js'
+import type { Phase } from '../protocol/protocol.js'
+import type { Orthosis } from '../protocol/vocabulary.js'
+import { standingOf } from './caseOnDay.js'
+import type { PatientCase } from './patientCase.js'
+
+/** What the catalogue holds against an exercise that the protocol opens. */
+export interface Restraint {
+  readonly rule: string
+  readonly says: Said
+  /** `never` and `not-yet` close; `with-care` only tells. */
+  readonly kind: 'never' | 'not-yet' | 'with-care'
+  /** What recorded would end it; `null` where nothing recorded does. */
+  readonly needs: Criterion | null
+}
+
+/**
+ * What bars an exercise whatever the protocol says: a contraindication on record.
+ */
+export function barredByHealth(exercise: Exercise, state: PatientCase): Restraint | null {
+  const barring = exercise.contraindications.filter((word) => state.contraindications.includes(word))
+  if (barring.length === 0) return null
+  return {
+    rule: 'catalogue.contraindication',
+    kind: 'never',
+    needs: null,
+    says: {
+      en: `Barred by a contraindication on record: ${namedHealth(barring, 'en')}.`,
+      es: `No se hace por una contraindicación registrada: ${namedHealth(barring, 'es')}.`,
+    },
+  }
+}
+
+export function namedHealth(words: readonly Contraindication[], language: 'en' | 'es'): string {
+  return words.map((word) => CONTRAINDICATION_NAMES[word][language]).join(', ')
+}
+
+/**
+ * What the catalogue holds against an exercise that the protocol opens, in the order in which it is asked. Where the
+ * protocol opens every atom by a rule, an unreached usual week, a structure's or a nerve's ceiling only tells; where it rests
+ * on a default, they close. What touches the wound needs it seen closed. The catalogue never opens anything.
+ *
+ * @param basis - what the protocol's own verdict rests on
+ */
+export function restraintsOn(
+  exercise: Exercise,
+  state: PatientCase,
+  worn: Orthosis,
+  basis: 'rule' | 'default',
+): Restraint[] {
+  const { facts, phase } = standingOf(state)
+  const closing = basis === 'default' ? 'not-yet' : 'with-care'
+  return [
+    ...woundOf(exercise, state),
+    ...(basis === 'default' ? orthosisOf(phase, worn) : []),
+    ...clockOf(exercise, state, closing),
+    ...nerveOf(),
+  ]
+
+  function nerveOf(): Restraint[] {
+    const nerve = nerveAsksMore(exercise, state.condition, facts)
+    return nerve ? [{ rule: 'catalogue.nerve', says: nerve.says, kind: closing, needs: nerve.needs }] : []
+  }
+}
+
+/** What only a closed wound allows. An unrecorded wound is an open one. */
+const WOUND_WORDS = ['openWound', 'sutures', 'infection']
+const WOUND_CLOSED = criterion('wound.ok')
+
+function woundOf(exercise: Exercise, state: PatientCase): Restraint[] {
+  const touchesWound = exercise.contraindications.some((word) => WOUND_WORDS.includes(word))
+  if (!touchesWound || standingOf(state).facts.status(WOUND_CLOSED).name === 'met') return []
+  return [
+    {
+      rule: 'catalogue.wound',
+      kind: 'not-yet',
+      needs: WOUND_CLOSED,
+      says: {
+        en: 'Nothing is rubbed before somebody has seen the wound closed.',
+        es: 'No se frota nada antes de que alguien vea la herida cerrada.',
+      },
+    },
+  ]
+}
+
+/** The orthoses a phase keeps on always, also while exercising; yoke and wrist orthosis together are one. */
+export function alwaysWorn(phase: Phase | null): Orthosis[] {
+  const kept = (phase?.wear ?? [])
+    .filter((wear) => wear.keep === 'always' && !wear.offFor.includes('exercise') && wear.orthosis !== 'none')
+    .map((wear) => wear.orthosis)
+  return kept.includes('RME') && kept.includes('WRO') ? ['RME_WRO', ...kept] : kept
+}
+
+function orthosisOf(phase: Phase | null, worn: Orthosis): Restraint[] {
+  const always = alwaysWorn(phase)
+  if (always.length === 0 || worn !== 'none') return []
+  const wear = phase!.wear.find((one) => one.orthosis === always.at(-1))!
+  return [
+    {
+      rule: 'catalogue.orthosis',
+      kind: 'not-yet',
+      needs: null,
+      says: {
+        en: `Needs ${ORTHOSIS_NAMES[wear.orthosis].en} off, and in this phase it stays on: ${wear.text.en}`,
+        es: `Pide quitar ${ORTHOSIS_NAMES[wear.orthosis].es}, y en esta fase se queda puesta: ${wear.text.es}`,
+      },
+    },
+  ]
+}
+
+/** The catalogue's own clock: the usual week after the injury, or a structure's ceiling where that lies later. */
+function clockOf(exercise: Exercise, state: PatientCase, kind: 'not-yet' | 'with-care'): Restraint[] {
+  const usual = usualWeek(exercise, state.condition, state.protocol.id)
+  const ceiling = ceilingWeek(exercise, state.condition)
+  const isCeiling = ceiling !== null && ceiling.week > (usual ?? 0)
+  const week = isCeiling ? ceiling.week : (usual ?? 0)
+  if (state.day >= week * 7) return []
+  const text: Said = isCeiling
+    ? ceiling.text
+    : {
+        en: `after this injury the exercise usually starts in week ${week} (day ${week * 7}).`,
+        es: `tras esta lesión el ejercicio suele empezar en la semana ${week} (día ${week * 7}).`,
+      }
+  return [
+    {
+      rule: isCeiling ? 'catalogue.ceiling' : 'catalogue.gate',
+      kind,
+      needs: null,
+      says:
+        kind === 'not-yet'
+          ? text
+          : {
+              en: `Earlier than the catalogue's usual week ${week}: ${text.en}`,
+              es: `Antes de la semana habitual del catálogo, la ${week}: ${text.es}`,
+            },
+    },
+  ]
+}
