@@ -14,10 +14,15 @@ export { DocumentReader } from './reading/documentReader.js'
 export * from './protocol/vocabulary.js'
 export * from './protocol/names.js'
 export {
+  answerKind,
   criterionMeaning,
   criterionOf,
+  criterionQuestion,
+  isMetBy,
+  usualWay,
   giverOf,
   isSurgeonsToGive,
+  type AnswerKind,
   type Criterion,
   LOAD_BASE_CRITERIA,
 } from './protocol/criterion.js'
@@ -92,7 +97,14 @@ export { openWristsThatDecide, type OpenWrist } from './verdict/openWrist.js'
 export { protocolOpenings, type ProtocolOpening } from './verdict/protocolOpenings.js'
 export { fallbackFor, type Fallback } from './verdict/fallback.js'
 export { explainVerdict } from './verdict/explainVerdict.js'
-export { isOverridden, overrideTerms, type OverrideTerms } from './verdict/override.js'
+export { gateStandings, type GateStanding } from './verdict/gateStanding.js'
+export {
+  coveringOverride,
+  isOverridden,
+  overrideTerms,
+  type OverrideTerms,
+  type RecordedOverride,
+} from './verdict/override.js'
 export { whatWouldOpen, type Opener } from './verdict/whatWouldOpen.js'
 export { readOrder, type Order } from './verdict/order.js'
 export { readSignature, type Signature } from './verdict/signature.js'
@@ -150,6 +162,16 @@ export { timingOf, type Timing } from './dose/timing.js'
 export * from './motion/wristMotion.js'
 // At home
 export * from './adherence/stopPath.js'
+export * from './adherence/keptProgram.js'
+// The record
+export { dayZero, patientCaseOf, type CaseRecord } from './record/patientCaseOf.js'
+export * from './record/reviews.js'
+export * from './record/boutAtHome.js'
+// The program
+export * from './program/signedItem.js'
+export * from './program/judgedItem.js'
+export * from './program/boutSize.js'
+export * from './program/nerveSlides.js'
 // Rules for every protocol
 export * from './rules/crossCutting.js'
 export { joinRules, readRuleFile, type RuleFile } from './rules/readCrossCutting.js'

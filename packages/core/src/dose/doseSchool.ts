@@ -1,5 +1,5 @@
 import { SLOTS, type Dose, type Exercise, type Slot } from '../exercise/exercise.js'
-import { DOSE_KEYS, DOSE_LIMITS } from '../exercise/readExercise.js'
+import { readDose, type DOSE_KEYS } from '../exercise/readExercise.js'
 import { criterionOf, type Criterion } from '../protocol/criterion.js'
 import type { FactBook } from '../protocol/facts.js'
 import type { Said } from '../protocol/names.js'
@@ -87,17 +87,6 @@ function readSchool(reader: DocumentReader, question: DoseQuestion): DoseSchool 
   }
 }
 
-function readDose(reader: DocumentReader): Omit<Dose, 'load'> {
-  const part = reader.object(DOSE_KEYS)
-  const field = (name: (typeof DOSE_KEYS)[number]) => part[name]!.integer(...DOSE_LIMITS[name])
-  return {
-    sets: field('sets'),
-    repetitions: field('repetitions'),
-    holdSeconds: field('holdSeconds'),
-    boutsPerDay: field('boutsPerDay'),
-  }
-}
-
 function readOrder(reader: DocumentReader): Slot[] {
   const order = reader.list().map((word) => word.oneOf(SLOTS))
   if (order.length !== SLOTS.length || new Set(order).size !== SLOTS.length)
@@ -158,6 +147,18 @@ export function schooledDose(
     boutsPerDay: kept('boutsPerDay'),
     load: isLoadedGently ? exercise.load!.steps[0]! : exercise.dose.load,
   }
+}
+
+/** The dose the chosen schools give an exercise; `null` where none of them speaks of it. */
+export function doseBySchool(
+  exercise: Schooled,
+  questions: readonly SchoolQuestion[],
+  chosen: ChosenSchools,
+): Dose | null {
+  const question = questionOf(exercise)
+  const isDosed = question !== null && chosen[question] !== undefined
+  const isLoaded = exercise.load !== null && chosen.earlyLoad !== undefined
+  return isDosed || isLoaded ? schooledDose(exercise, questions, chosen) : null
 }
 
 /** The pain above which the patient stops: the lower of the exercise's own cap and the school's. */

@@ -1,16 +1,14 @@
-import { addDays, daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
+import { addDays, type ClinicalDay } from '../calendar/clinicalDay.js'
 import { burdenOf } from '../dose/minutes.js'
 import { CoreError } from '../errors.js'
-import { thingsNotAtHome } from '../exercise/equipment.js'
 import { CONTRAINDICATIONS, type Contraindication, type Dose, type Exercise } from '../exercise/exercise.js'
-import { DOSE_LIMITS } from '../exercise/readExercise.js'
+import { DOSE_KEYS, DOSE_LIMITS, readDose } from '../exercise/readExercise.js'
 import { criterionOf } from '../protocol/criterion.js'
-import { factBook, type RecordedFact } from '../protocol/facts.js'
-import { reviewOverdueDays } from '../protocol/phaseOn.js'
+import type { RecordedFact } from '../protocol/facts.js'
 import type { Protocol } from '../protocol/protocol.js'
 import { readArcs } from '../protocol/readWords.js'
 import { inEach, type Said } from '../protocol/names.js'
-import { bindProtocol } from '../protocol/bindProtocol.js'
+import type { Binding } from '../protocol/bindProtocol.js'
 import { wrongSchool } from '../protocol/wrongSchool.js'
 import {
   ANCHORS,
@@ -26,6 +24,7 @@ import {
   type Orthosis,
 } from '../protocol/vocabulary.js'
 import { DocumentReader } from '../reading/documentReader.js'
+import { patientCaseOf, type CaseRecord } from '../record/patientCaseOf.js'
 import { decidingOf, partOf, type Part } from '../verdict/assess.js'
 import { assessExercise, exerciseParts, orthosisOn } from '../verdict/assessExercise.js'
 import { standingOf } from '../verdict/caseOnDay.js'
@@ -278,94 +277,88 @@ function readEpisode(
   const conditionId = part['condition']!.optional((id) => id.text()) ?? known.condition
   if (conditionId !== known.condition)
     part['condition']!.refuse(`"${known.condition}", the condition of ${protocolId}`)
-  const protocol = bindFrom(part, known)
   const side = part['side']!.optional((word) => word.oneOf(['left', 'right'] as const))
-  const digits = part['digits']!.optionalList().map((digit): Digit => digit.oneOf(DIGITS))
-  const atHome = part['equipment']!.optionalList().map((item) => item.text())
-  const { anchorDate, day } = readDay(part['anchors']!, protocol, today, dayGiven)
+  const { anchorDate, counted } = readDay(part['anchors']!, known, dayGiven)
   const assumeRecorded = part['assumeRecorded']!.optional((flag) => flag.flag()) ?? false
   const recorded = readList(part['recorded']!, MOST_RECORDS).map(readFact)
   const withdrawn = readList(part['withdrawn']!, MOST_RECORDS).map((item): RecordedFact => {
     const name = criterionOf(item.text())?.name ?? factName(item)
     return { what: name, value: false, date: null, withdrawn: true }
   })
-  const lastReview = part['lastReview']!.optional((date) => date.clinicalDay())
+  const atHome = part['equipment']!.optionalList().map((item) => item.text())
+  const record: CaseRecord = {
+    protocol: known,
+    binding: readBinding(part),
+    condition: catalogue.conditions.get(conditionId)!,
+    counted,
+    digits: part['digits']!.optionalList().map((digit): Digit => digit.oneOf(DIGITS)),
+    facts: [...recorded, ...withdrawn],
+    states: part['states']!.optionalList().map((state) => state.oneOf(STATES)),
+    orders: readList(part['orders']!, 200).map((order, index) => readOrder(order, `order.${index + 1}`)),
+    isLocked: part['redLock']!.optional((flag) => flag.flag()) ?? false,
+    lastReviewOn: part['lastReview']!.optional((date) => date.clinicalDay()),
+    contraindications: part['contraindications']!.optionalList().map((word): Contraindication =>
+      word.oneOf(CONTRAINDICATIONS),
+    ),
+    isHealthAsked: assumeRecorded || !part['contraindications']!.isMissing,
+    things: atHome.length > 0 ? atHome : null,
+    // The format has no place for it.
+    otherHand: 'well',
+    assumeRecorded,
+  }
   return {
     anchorDate,
     side,
-    state: {
-      protocol,
-      condition: catalogue.conditions.get(conditionId)!,
-      day,
-      facts: factBook({
-        today,
-        limits: catalogue.crossCutting.facts,
-        facts: [...recorded, ...withdrawn],
-        assumeRecorded,
-      }),
-      digits,
-      states: part['states']!.optionalList().map((state) => state.oneOf(STATES)),
-      orders: readList(part['orders']!, 200).map((order, index) => readOrder(order, `order.${index + 1}`)),
-      redLock: part['redLock']!.optional((flag) => flag.flag()) ?? false,
-      reviewOverdueDays: reviewOverdueDays(
-        lastReview !== null && today !== null ? daysBetween(lastReview, today) : null,
-        catalogue.crossCutting.freezeAfterDays,
-      ),
-      isHealthAsked: assumeRecorded || !part['contraindications']!.isMissing,
-      notAtHome: atHome.length > 0 ? thingsNotAtHome(catalogue.equipment, atHome) : null,
-      // The format has no place for it.
-      otherHand: 'well',
-      otherInjuries: [],
-      contraindications: part['contraindications']!.optionalList().map((word): Contraindication =>
-        word.oneOf(CONTRAINDICATIONS),
-      ),
-    },
+    state: caseAt(part['vars']!.path.replace(/\.?vars$/, ''), record, catalogue, today),
   }
 }
 
-/** The protocol with the episode's variant, values and shifts; a refusal names the episode's own path. */
-function bindFrom(part: Readonly<Record<string, DocumentReader>>, protocol: Protocol): Protocol {
-  const vars = part['vars']!
-  const shifts = readList(part['shifts']!, MOST_SHIFTS).map((shift) => {
-    const pair = shift.list()
-    if (pair.length !== 2) shift.refuse('[days, after-day]')
-    return [pair[0]!.integer(-400, 400), pair[1]!.integer(0, 1000)] as const
-  })
+/** The case of a record; a refusal of its variant or values names the episode's own path. */
+function caseAt(
+  path: string,
+  record: CaseRecord,
+  catalogue: Catalogue,
+  today: ClinicalDay | null,
+): PatientCase {
   try {
-    return bindProtocol(protocol, {
-      variant: part['variant']!.optional((variant) => variant.text()),
-      values: vars.isMissing
-        ? {}
-        : Object.fromEntries(
-            Object.entries(vars.anyObject()).map(([name, value]) => [name, value.number(-180, 180)]),
-          ),
-      shifts,
-    })
+    return patientCaseOf(record, catalogue, today)
   } catch (error) {
     if (!(error instanceof CoreError) || error.path.startsWith('episode')) throw error
-    const episodePath = vars.path.replace(/\.?vars$/, '')
-    throw new CoreError(error.code, `${episodePath}.${error.path}`, error.message)
+    throw new CoreError(error.code, `${path}.${error.path}`, error.message)
   }
 }
 
-function readDay(
-  anchors: DocumentReader,
-  protocol: Protocol,
-  today: ClinicalDay | null,
-  dayGiven: number | null,
-) {
+/** The episode's variant, values and shifts. */
+function readBinding(part: Readonly<Record<string, DocumentReader>>): Binding {
+  const vars = part['vars']!
+  return {
+    variant: part['variant']!.optional((variant) => variant.text()),
+    values: vars.isMissing
+      ? {}
+      : Object.fromEntries(
+          Object.entries(vars.anyObject()).map(([name, value]) => [name, value.number(-180, 180)]),
+        ),
+    shifts: readList(part['shifts']!, MOST_SHIFTS).map((shift) => {
+      const pair = shift.list()
+      if (pair.length !== 2) shift.refuse('[days, after-day]')
+      return [pair[0]!.integer(-400, 400), pair[1]!.integer(0, 1000)] as const
+    }),
+  }
+}
+
+function readDay(anchors: DocumentReader, protocol: Protocol, dayGiven: number | null) {
   const part = anchors.isMissing ? null : anchors.object(ANCHORS)
   const dates = new Map(
     ANCHORS.map((anchor) => [anchor, part?.[anchor]!.optional((date) => date.clinicalDay()) ?? null]),
   )
   const anchorDate = dates.get(protocol.anchor) ?? null
-  if (dayGiven !== null) return { anchorDate, day: dayGiven }
+  if (dayGiven !== null) return { anchorDate, counted: { day: dayGiven } }
   if (anchorDate === null) {
     new DocumentReader(undefined, `${anchors.path}.${protocol.anchor}`).refuse(
       `the date of ${protocol.anchor}: ${protocol.id} counts from it`,
     )
   }
-  return { anchorDate, day: daysBetween(anchorDate!, today!) }
+  return { anchorDate, counted: { anchorOn: anchorDate!, slips: [] } }
 }
 
 function readList(reader: DocumentReader, most: number): DocumentReader[] {
@@ -442,14 +435,9 @@ function readExercises(reader: DocumentReader, episode: ReadEpisode, catalogue: 
 }
 
 function readAskedDose(reader: DocumentReader, exercise: Exercise): Dose {
-  const part = reader.object(['sets', 'repetitions', 'holdSeconds', 'boutsPerDay', 'load'])
-  const read = (key: 'sets' | 'repetitions' | 'holdSeconds' | 'boutsPerDay') =>
-    part[key]!.optional((value) => value.number(...DOSE_LIMITS[key])) ?? exercise.dose[key]
+  const { load } = reader.object([...DOSE_KEYS, 'load'])
   return {
-    sets: read('sets'),
-    repetitions: read('repetitions'),
-    holdSeconds: read('holdSeconds'),
-    boutsPerDay: read('boutsPerDay'),
-    load: part['load']!.optional((value) => value.number(0, 200)) ?? exercise.dose.load,
+    ...readDose(reader, DOSE_LIMITS, exercise.dose),
+    load: load!.optional((value) => value.number(0, 200)) ?? exercise.dose.load,
   }
 }

@@ -77,7 +77,7 @@ export function readExercise(document: unknown): shape.Exercise {
     return { unit: part['unit']!.oneOf(shape.LOAD_UNITS), steps }
   })
   const range = readRange(doc['range']!)
-  const dose = readDose(doc['dose']!, range, load)
+  const dose = { ...readDose(doc['dose']!, range), load: load?.steps[0] ?? null }
   const safety = doc['safety']!.object(['painCap', 'maxRise', 'stop'])
   const ladder = doc['ladder']!.object(['easier', 'harder'])
   const texts = doc['text']!.object(['en', 'es'])
@@ -172,21 +172,30 @@ function readRange(reader: DocumentReader): shape.DoseRange {
     DOSE_KEYS.map((key) => {
       const ends = part[key]!.list()
       if (ends.length !== 2) part[key]!.refuse('[least, most]')
-      const least = ends[0]!.number(...DOSE_LIMITS[key])
-      return [key, [least, ends[1]!.number(least, DOSE_LIMITS[key][1])] as const]
+      const least = ends[0]!.integer(...DOSE_LIMITS[key])
+      return [key, [least, ends[1]!.integer(least, DOSE_LIMITS[key][1])] as const]
     }),
   ) as shape.DoseRange
 }
 
-function readDose(reader: DocumentReader, range: shape.DoseRange, load: shape.Load | null): shape.Dose {
-  const part = reader.object(DOSE_KEYS)
-  const read = (key: (typeof DOSE_KEYS)[number]) => part[key]!.number(...range[key])
+/**
+ * The one reader of a dose in a document: whole numbers within a range.
+ *
+ * @param otherwise - what an amount left out is; without it each must be stated
+ */
+export function readDose(
+  reader: DocumentReader,
+  range: shape.DoseRange = DOSE_LIMITS,
+  otherwise: Omit<shape.Dose, 'load'> | null = null,
+): Omit<shape.Dose, 'load'> {
+  const part = reader.object([...DOSE_KEYS, ...(otherwise ? ['load'] : [])])
+  const read = (key: (typeof DOSE_KEYS)[number]) =>
+    otherwise && part[key]!.isMissing ? otherwise[key] : part[key]!.integer(...range[key])
   return {
     sets: read('sets'),
     repetitions: read('repetitions'),
     holdSeconds: read('holdSeconds'),
     boutsPerDay: read('boutsPerDay'),
-    load: load?.steps[0] ?? null,
   }
 }
 

@@ -51,6 +51,23 @@ export function criterion(text: string): Criterion {
   return read
 }
 
+/** Whether a recorded value meets a criterion: the one test, for facts, referrals, dialogs and schools. Unknown is never met. */
+export function isMetBy(criterion: Criterion, value: unknown): boolean {
+  switch (criterion.kind) {
+    case 'flag':
+      return value === true
+    case 'number':
+      return (
+        typeof value === 'number' && (criterion.atMost ? value <= criterion.limit : value >= criterion.limit)
+      )
+    case 'ordinal': {
+      const levels: readonly string[] = CRITERION_ORDINALS.irrit
+      const [level, limit] = [levels.indexOf(String(value)), levels.indexOf(criterion.level)]
+      return level >= 0 && (criterion.atMost ? level <= limit : level >= limit)
+    }
+  }
+}
+
 /** Load base: what every permission to stretch or load silently needs besides. */
 export const LOAD_BASE = { pain: criterion('pain.act<=3'), edema: criterion('edema.stable') } as const
 
@@ -243,6 +260,31 @@ export function criterionMeaning(text: string, language: Language = 'en'): strin
   }
   const { said, unit } = NUMBER_MEANING[read.name]!
   return `${said[language]}: ${read.limit}${unit} ${more}`
+}
+
+/** What is asked to find out whether a criterion is met, without its limit: "core strands of the repair". */
+export function criterionQuestion(text: string, language: Language = 'en'): string {
+  const read = criterionOf(text)
+  if (!read) return text
+  if (read.kind === 'flag') return FLAG_MEANING[read.name]![language]
+  if (read.kind === 'ordinal') return { en: 'irritability', es: 'irritabilidad' }[language]
+  return NUMBER_MEANING[read.name]!.said[language]
+}
+
+/** How the question of a criterion is answered: yes or no, a pain score, a number, or a level. */
+export type AnswerKind = 'yesNo' | 'pain' | 'number' | 'level'
+
+export function answerKind(criterion: Criterion): AnswerKind {
+  if (criterion.kind === 'flag') return 'yesNo'
+  if (criterion.kind === 'ordinal') return 'level'
+  return criterion.name === 'pain.rest' || criterion.name === 'pain.act' ? 'pain' : 'number'
+}
+
+/** How a criterion is usually recorded: a film that was read, a surgeon's letter, a measure, an examination. */
+export function usualWay(text: string): 'film' | 'letter' | 'measured' | 'examined' {
+  if (/^(xr|ct)\b/.test(text)) return 'film'
+  if (isSurgeonsToGive(text)) return 'letter'
+  return criterionOf(text)?.kind === 'flag' ? 'examined' : 'measured'
 }
 
 /** Who can give a criterion: the surgeon (orders, films, facts of the operation) or the therapist (findings). */

@@ -1,7 +1,7 @@
 import { daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
 import type { FactLimits } from '../rules/crossCutting.js'
-import type { Criterion } from './criterion.js'
-import { CRITERION_ORDINALS, type CriterionName } from './vocabulary.js'
+import { isMetBy, type Criterion } from './criterion.js'
+import type { CriterionName } from './vocabulary.js'
 
 /** Something a named person recorded about a case: a clearance, a finding, a score. */
 export interface RecordedFact {
@@ -111,7 +111,7 @@ export function factBook({
       }
     }
     const value = worseOf(fact?.value ?? null, fromLogs)
-    return isTrueOf(criterion, value) ? { name: 'met' } : { name: 'notSo', value }
+    return isMetBy(criterion, value) ? { name: 'met' } : { name: 'notSo', value }
   }
 }
 
@@ -121,20 +121,4 @@ function worseOf(
 ): boolean | number | string {
   if (logged === null) return recorded ?? false
   return typeof recorded === 'number' ? Math.max(recorded, logged) : logged
-}
-
-function isTrueOf(criterion: Criterion, value: boolean | number | string): boolean {
-  switch (criterion.kind) {
-    case 'flag':
-      return value === true
-    case 'number':
-      return (
-        typeof value === 'number' && (criterion.atMost ? value <= criterion.limit : value >= criterion.limit)
-      )
-    case 'ordinal': {
-      const levels: readonly string[] = CRITERION_ORDINALS.irrit
-      const [level, limit] = [levels.indexOf(String(value)), levels.indexOf(criterion.level)]
-      return level >= 0 && (criterion.atMost ? level <= limit : level >= limit)
-    }
-  }
 }

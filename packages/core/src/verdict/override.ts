@@ -1,8 +1,8 @@
 import { isSurgeonsToGive } from '../protocol/criterion.js'
 import type { Said } from '../protocol/names.js'
 import { HEALING_ANCHORS } from '../protocol/vocabulary.js'
-import type { CaseOnDay } from './caseOnDay.js'
-import { phaseOn } from '../protocol/phaseOn.js'
+import type { Digit } from '../protocol/vocabulary.js'
+import { standingOf, type CaseOnDay } from './caseOnDay.js'
 import type { Verdict } from './verdict.js'
 
 /** What a therapist's override of a "not yet" takes, or why there is none. */
@@ -72,7 +72,7 @@ export function overrideTerms(verdict: Verdict, state: CaseOnDay): OverrideTerms
     return { isPossible: false, why: { en: 'It is open.', es: 'Está abierto.' } }
   const beyond = BEYOND.find(({ rule }) => verdict.reasons.some((reason) => rule.test(reason.rule)))
   if (beyond) return { isPossible: false, why: beyond.why }
-  const { phase } = phaseOn(state.protocol, state.day, state.facts, state.reviewOverdueDays)
+  const { phase } = standingOf(state)
   const isProtected =
     HEALING_ANCHORS.includes(state.protocol.anchor) && phase !== state.protocol.phases.at(-1)
   return {
@@ -101,5 +101,35 @@ export function isOverridden(verdict: Verdict, barredBy: readonly string[]): boo
     verdict.reasons.length > 0 &&
     barsOf(verdict).every((bar) => barredBy.includes(bar)) &&
     !BEYOND.some(({ rule }) => verdict.reasons.some((reason) => rule.test(reason.rule)))
+  )
+}
+
+/** An exception of a therapist as it stands on record. */
+export interface RecordedOverride {
+  readonly exerciseId: string
+  /** The digits it was made for; `null`: the exercise as it is, with any. */
+  readonly digits: readonly Digit[] | null
+  /** What it covers, as `overrideTerms` told when it was made. */
+  readonly barredBy: readonly string[]
+}
+
+/**
+ * The newest exception of an exercise that still covers its verdict; the verdict stays what it is. One made for chosen digits
+ * covers no others.
+ *
+ * @param overrides - those in force, oldest first
+ */
+export function coveringOverride<Override extends RecordedOverride>(
+  overrides: readonly Override[],
+  exerciseId: string,
+  verdict: Verdict,
+  digits: readonly Digit[] | null,
+): Override | null {
+  const isFor = (made: readonly Digit[] | null) =>
+    made === null || (digits !== null && digits.every((digit) => made.includes(digit)))
+  return (
+    overrides.findLast(
+      (one) => one.exerciseId === exerciseId && isFor(one.digits) && isOverridden(verdict, one.barredBy),
+    ) ?? null
   )
 }

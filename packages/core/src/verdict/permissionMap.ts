@@ -1,10 +1,9 @@
 import { DIRECTION_NAMES, inEach, JOINT_NAMES, type Said } from '../protocol/names.js'
-import { phaseOn } from '../protocol/phaseOn.js'
 import type { Phase } from '../protocol/protocol.js'
 import type { Joint, Mode, Motion, Orthosis } from '../protocol/vocabulary.js'
 import { assess } from './assess.js'
 import { wordOfMotion } from '../protocol/vocabulary.js'
-import type { CaseOnDay } from './caseOnDay.js'
+import { standingOf, type CaseOnDay } from './caseOnDay.js'
 import { IDLE_SIGNATURE, type Signature } from './signature.js'
 import type { Verdict } from './verdict.js'
 
@@ -37,7 +36,7 @@ export function permissionMap(
   judge: (signature: Signature) => Verdict = (signature) => assess(signature, state),
 ): MapRow[] {
   const { protocol } = state
-  const { phase } = phaseOn(protocol, state.day, state.facts, state.reviewOverdueDays)
+  const { phase } = standingOf(state)
   const guarded = protocol.guard.size > 0 ? protocol.guard : protocol.strengthMotions
   const motions = [...new Set([...guarded, ...spokenOfIn(phase)])]
   return motions

@@ -1,29 +1,18 @@
 import {
-  addDays,
-  assessExercise,
-  bindProtocol,
   CoreError,
-  criterionOf,
-  daysBetween,
-  factBook,
-  orderFrom,
-  phaseOn,
+  lastReviewOn,
+  patientCaseOf,
   readingDeg,
-  restartedDay,
-  reviewOverdueDays,
-  isOpen,
-  isOverridden,
-  thingsNotAtHome,
-  VERDICT_KINDS,
+  worstPainOf,
+  type CaseRecord,
   type Catalogue,
   type ClinicalDay,
   type Contraindication,
   type Digit,
   type LoggedPain,
   type PatientCase,
-  type PhaseStanding,
   type RecordedFact,
-  type Verdict,
+  type SignedItem,
   type WristMotion,
 } from '@pledge/core'
 import type { Database } from '../data/database.js'
@@ -47,7 +36,13 @@ import type {
   WindowShiftRow,
 } from '../data/models.js'
 import { Problem } from '../problems.js'
-import { storedItems, type SignedItem } from './signedItem.js'
+import { storedItems } from './signedItem.js'
+
+/** An override as core reads it. */
+export type StoredOverride = Omit<OverrideRow, 'digits' | 'barredBy'> & {
+  readonly digits: readonly Digit[] | null
+  readonly barredBy: readonly string[]
+}
 
 /** All that is on record about one episode. */
 export interface EpisodeRecord {
@@ -64,7 +59,7 @@ export interface EpisodeRecord {
   /** What is at home and how the other hand is; `null`: nobody has asked. */
   readonly home: HomeCheckRow | null
   /** Overrides in force: not taken back. */
-  readonly overrides: readonly OverrideRow[]
+  readonly overrides: readonly StoredOverride[]
   readonly facts: readonly FactRow[]
   /** Orders in force: not withdrawn. */
   readonly orders: readonly OrderRow[]
@@ -203,7 +198,9 @@ async function readAlone(database: Database, episode: EpisodeRow): Promise<Episo
     ),
     health: checked && { ...checked, present: checked.present as Contraindication[] },
     home: home?.get() ?? null,
-    overrides: overrideRows.filter((one) => one.withdrawsId === null && !takenBack.has(one.id)),
+    overrides: overrideRows
+      .filter((one) => one.withdrawsId === null && !takenBack.has(one.id))
+      .map((one) => ({ ...one, digits: one.digits as Digit[] | null, barredBy: one.barredBy as string[] })),
     facts: facts.map((row) => row.get()),
     orders: orderRows.filter((order) => order.withdrawsId === null && !withdrawn.has(order.id)),
     openFlags: raised.filter((flag) => !lifts.has(flag.id)),
@@ -231,81 +228,68 @@ export function caseOn(
   today: ClinicalDay,
   now: Date,
 ): PatientCase {
+  const ofEpisode = (one: EpisodeRecord, others: CaseRecord['others'] = []) =>
+    caseRecordOf(one, catalogue, now, others)
+  const others = record.others.map((other) => ({
+    hand: other.episode.side === record.episode.side ? ('same' as const) : ('other' as const),
+    record: ofEpisode(other),
+  }))
+  return patientCaseOf(ofEpisode(record, others), catalogue, today)
+}
+
+/** An episode's rows in the words of core. */
+function caseRecordOf(
+  record: EpisodeRecord,
+  catalogue: Catalogue,
+  now: Date,
+  others: NonNullable<CaseRecord['others']>,
+): CaseRecord {
   const { episode, patient, school } = record
-  const known = catalogue.protocols.get(school.protocolId)
+  const protocol = catalogue.protocols.get(school.protocolId)
   const condition = catalogue.conditions.get(episode.conditionId)
-  if (!known || !condition)
+  if (!protocol || !condition)
     throw new CoreError('PROTOCOL_UNKNOWN', 'protocolId', `The catalogue no longer has ${school.protocolId}.`)
-  const protocol = bindProtocol(known, {
-    variant: school.variant,
-    values: school.patientValues as Record<string, number>,
-    shifts: record.shifts.map((shift) => [shift.days, shift.afterDay] as const),
-  })
-  const slips = record.slips.map((slip) => ({ on: slip.slippedOn, creditDays: slip.creditDays }))
-  const day = restartedDay(protocol, record.school.anchorOn, slips, today)
-  const contraindications = [
-    ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
-    ...(patient.hasAdhesiveAllergy ? (['adhesive'] as const) : []),
-    ...(record.health?.present ?? []),
-  ]
-  const facts = factBook({
-    today,
-    limits: catalogue.crossCutting.facts,
-    facts: recordedFacts(record),
-    loggedPain: loggedPain(record, now),
-  })
   return {
     protocol,
     condition,
-    day,
-    facts,
+    binding: {
+      variant: school.variant,
+      values: school.patientValues as Record<string, number>,
+      shifts: record.shifts.map((shift) => [shift.days, shift.afterDay] as const),
+    },
+    counted: {
+      anchorOn: school.anchorOn,
+      slips: record.slips.map((slip) => ({ on: slip.slippedOn, creditDays: slip.creditDays })),
+    },
     digits: episode.digits as Digit[],
-    states: LIVE_STATES.filter((state) => facts.status(criterionOf(state)!).name === 'met'),
-    orders: record.orders.map((order, index) =>
-      orderFrom(
-        `order.${index + 1}`,
-        {
-          ...order,
-          why: `${order.why} (${order.givenBy}, ${order.dated})`,
-          document: order.document || null,
-        },
-        dayZero(day, today),
-      ),
-    ),
-    redLock: record.openFlags.length > 0,
-    reviewOverdueDays: reviewOverdueDays(
-      daysBetween(lastReviewOn(record), today),
-      catalogue.crossCutting.freezeAfterDays,
-    ),
-    contraindications,
-    isHealthAsked: record.health !== null,
-    notAtHome: record.home?.things
-      ? thingsNotAtHome(catalogue.equipment, record.home.things as string[])
-      : null,
-    otherHand: !record.home || record.home.otherHand === 'notAsked' ? null : record.home.otherHand,
-    otherInjuries: record.others.map((other) => ({
-      hand: other.episode.side === episode.side ? 'same' : 'other',
-      state: caseOn(other, catalogue, today, now),
+    facts: recordedFacts(record),
+    loggedPain: loggedPain(record, now),
+    orders: record.orders.map((order) => ({
+      ...order,
+      why: `${order.why} (${order.givenBy}, ${order.dated})`,
+      document: order.document || null,
     })),
+    isLocked: record.openFlags.length > 0,
+    lastReviewOn: reviewedOn(record),
+    contraindications: [
+      ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
+      ...(patient.hasAdhesiveAllergy ? (['adhesive'] as const) : []),
+      ...(record.health?.present ?? []),
+    ],
+    isHealthAsked: record.health !== null,
+    things: record.home ? (record.home.things as string[] | null) : null,
+    otherHand: !record.home || record.home.otherHand === 'notAsked' ? null : record.home.otherHand,
+    others,
   }
 }
 
-/** States that are recorded like findings; acute swelling closes through "swelling stable". */
-const LIVE_STATES = ['state.flare', 'state.crps'] as const
-
-/** The date on which the days of a case began to count: its anchor, or later where a slip made them count anew. */
-export function dayZero(day: number, today: ClinicalDay): ClinicalDay {
-  return addDays(today, -day)
-}
-
-/** The last day a therapist reviewed the case: the referral, an evaluation or a signed program. */
-export function lastReviewOn(record: EpisodeRecord): ClinicalDay {
-  const days = [
-    record.episode.openedOn,
-    ...record.evaluations.map((one) => one.evaluatedOn),
-    ...record.versions.map((one) => one.signedOn),
-  ]
-  return days.reduce((latest, day) => (day > latest ? day : latest))
+/** The last day a therapist reviewed the case. */
+export function reviewedOn({ episode, evaluations, versions }: EpisodeRecord): ClinicalDay {
+  return lastReviewOn({
+    openedOn: episode.openedOn,
+    evaluatedOn: evaluations.map((one) => one.evaluatedOn),
+    signedOn: versions.map((one) => one.signedOn),
+  })
 }
 
 /** Facts and the pain scores of evaluations, in order of recording. */
@@ -334,61 +318,8 @@ function loggedPain(record: EpisodeRecord, now: Date): LoggedPain[] {
   return record.bouts.map((bout) => ({
     hoursAgo: Math.max(0, (now.getTime() - bout.endedAt.getTime()) / 3_600_000),
     before: bout.painBefore,
-    worst: worstPain(bout),
+    worst: worstPainOf(bout),
   }))
-}
-
-export function worstPain(bout: Pick<BoutLogRow, 'painWorst' | 'painAfter'>): number | null {
-  const known = [bout.painWorst, bout.painAfter].filter((pain) => pain !== null)
-  return known.length > 0 ? Math.max(...known) : null
-}
-
-export function standingOf(state: PatientCase): PhaseStanding {
-  return phaseOn(state.protocol, state.day, state.facts, state.reviewOverdueDays)
-}
-
-export interface ItemToday {
-  readonly item: SignedItem
-  readonly verdict: Verdict
-  /** The therapist's exception that covers a "not yet" of today. */
-  readonly override: OverrideRow | null
-  /** Paused on the phone: not open and no exception covers it, or its verdict is worse than when it was signed. */
-  readonly isPaused: boolean
-}
-
-/**
- * The newest override of an exercise that still covers its verdict; the verdict stays what it is. One made for chosen digits
- * covers no others.
- */
-export function overrideOf(
-  record: EpisodeRecord,
-  exerciseId: string,
-  verdict: Verdict,
-  digits: readonly Digit[] | null,
-): OverrideRow | null {
-  const isFor = (made: readonly Digit[] | null) =>
-    made === null || (digits !== null && digits.every((digit) => made.includes(digit)))
-  return (
-    record.overrides.findLast(
-      (one) =>
-        one.exerciseId === exerciseId &&
-        isFor(one.digits as Digit[] | null) &&
-        isOverridden(verdict, one.barredBy as string[]),
-    ) ?? null
-  )
-}
-
-/** The items of the newest signed program with today's verdict. Items are judged by their own copy of the exercise. */
-export function itemsToday(record: EpisodeRecord, state: PatientCase): ItemToday[] {
-  const newest = record.versions.at(-1)
-  return (newest?.items ?? []).map((item) => {
-    const done = { orthosis: item.orthosis, chosen: item.digits }
-    const verdict = assessExercise(item.exercise, item.dose, state, done)
-    const override = overrideOf(record, item.exercise.id, verdict, item.digits)
-    const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
-    const isBarred = !isOpen(verdict.kind) || isWorse
-    return { item, verdict, override, isPaused: isBarred && override === null }
-  })
 }
 
 /** A stored angle as the therapist reads it. */

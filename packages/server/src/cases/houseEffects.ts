@@ -1,5 +1,6 @@
 import {
   addDays,
+  dayZero,
   standingOf,
   type Catalogue,
   type ClinicalDay,
@@ -8,9 +9,9 @@ import {
 } from '@pledge/core'
 import type { DraftItem } from '@pledge/core/schemas'
 import type { Database } from '../data/database.js'
-import { caseOn, dayZero, itemsToday, readRecord, type EpisodeRecord } from './episodeRecord.js'
+import { caseOn, readRecord, type EpisodeRecord } from './episodeRecord.js'
 import { gateWords } from './gateWords.js'
-import { judgedItems } from './programItems.js'
+import { judgedItems, signedItemsToday } from './programItems.js'
 
 /** What a change of the clinic's catalogue would do to one open case. */
 export interface CaseEffect {
@@ -101,8 +102,8 @@ function gateChanges(then: PatientCase, next: PatientCase, today: ClinicalDay): 
 
 /** Signed items keep their own copy of the exercise; what may be done of them today follows the windows. */
 function programChanges(record: EpisodeRecord, then: PatientCase, next: PatientCase): string[] {
-  const after = itemsToday(record, next)
-  return itemsToday(record, then).flatMap(({ item, verdict, isPaused }, place) => {
+  const after = signedItemsToday(record, next)
+  return signedItemsToday(record, then).flatMap(({ item, verdict, isPaused }, place) => {
     const other = after[place]!
     const name = item.exercise.text.en.name
     const pause =

@@ -1,18 +1,22 @@
-import type { OverrideTerms, Verdict } from '@pledge/core'
+import { clinicalDayAt, coveringOverride, type OverrideTerms, type Verdict } from '@pledge/core'
 import type { OverrideRow } from '../data/models.js'
-import { overrideOf, type EpisodeRecord } from './episodeRecord.js'
+import type { EpisodeRecord } from './episodeRecord.js'
 import { bool, maybe, obj, str } from '../reply.js'
 
 export const overrideReply = maybe(obj({ id: str, why: str, by: str, on: str, agreedBy: str, document: str }))
 export const termsReply = obj({ isPossible: bool, needsSurgeon: bool, why: str })
 
 /** A therapist's exception as the interface reads it: who, when, why, and what it rests on. */
-export function overrideJson(override: OverrideRow, users: ReadonlyMap<string, string>) {
+export function overrideJson(
+  override: Omit<OverrideRow, 'digits' | 'barredBy'>,
+  users: ReadonlyMap<string, string>,
+  timeZone: string,
+) {
   return {
     id: override.id,
     why: override.why,
     by: users.get(override.recordedBy) ?? '',
-    on: override.recordedAt.toISOString().slice(0, 10),
+    on: clinicalDayAt(override.recordedAt, timeZone),
     agreedBy: override.agreedBy,
     document: override.document,
   }
@@ -25,8 +29,8 @@ export function overrideIn(
   verdict: Verdict,
   users: ReadonlyMap<string, string>,
 ) {
-  const override = overrideOf(record, exerciseId, verdict, null)
-  return override && overrideJson(override, users)
+  const override = coveringOverride(record.overrides, exerciseId, verdict, null)
+  return override && overrideJson(override, users, record.episode.timeZone)
 }
 
 /** What an exception would take, as the interface reads it. */

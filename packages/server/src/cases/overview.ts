@@ -3,8 +3,13 @@ import {
   HEALING_ANCHORS,
   HEALTH_QUESTIONS,
   addDays,
+  answerKind,
   burdenOf,
+  clinicalDayAt,
   criterionMeaning,
+  criterionQuestion,
+  dayZero,
+  gateStandings,
   daysBehind,
   daysBetween,
   isEarlyPermission,
@@ -13,8 +18,10 @@ import {
   NERVE_QUIET_ENOUGH,
   milestones,
   orderLabel,
+  standingOf,
   staleAfterDays,
   unansweredSelection,
+  usualWay,
   wrongSchool,
   type Catalogue,
   type Criterion,
@@ -35,21 +42,19 @@ import {
   verdictReply,
   whole,
 } from '../reply.js'
-import {
-  asReading,
-  dayZero,
-  itemsToday,
-  lastReviewOn,
-  standingOf,
-  type EpisodeRecord,
-} from './episodeRecord.js'
+import { asReading, reviewedOn, type EpisodeRecord } from './episodeRecord.js'
 import { overrideJson, overrideReply } from './overrideReply.js'
 import { gateWords } from './gateWords.js'
+import { signedItemsToday } from './programItems.js'
 import { openingsJson, verdictJson } from './verdictReply.js'
 
 const criterionReply = obj({
   what: str,
+  name: str,
+  kind: str,
   meaning: str,
+  question: str,
+  usualWay: str,
   status: str,
   isSurgeons: bool,
   staleAfterDays: maybe(whole),
@@ -127,6 +132,7 @@ export const overviewReply = obj({
       opens: str,
       isOpen: bool,
       missing: list(obj({ what: str, meaning: str })),
+      barredBy: list(str),
     }),
   ),
   standing: obj({
@@ -183,6 +189,8 @@ export const overviewReply = obj({
   raisableFlags: list(obj({ flag: str, name: str, todo: str })),
   milestones: list(obj({ act: str, name: str, day: maybe(whole), date: maybe(str), needs: str })),
   limits: obj({ stopPain: whole, boutMinutes: whole, boutExercises: whole }),
+  /** What every load, test and stretch needs besides. */
+  loadBase: list(str),
   evaluations: list(
     obj({
       id: str,
@@ -258,8 +266,12 @@ function criterionJson(
   const scored = record.evaluations.filter((one) => score(one) !== null).at(-1)
   return {
     what,
+    name: criterion.name,
+    kind: answerKind(criterion),
     meaning: criterionMeaning(what),
-    status: state.facts.status(criterion).name,
+    question: criterionQuestion(what),
+    usualWay: usualWay(what),
+    status: standingOf(state).facts.status(criterion).name,
     isSurgeons: isSurgeonsToGive(what),
     staleAfterDays: staleAfterDays(criterion.name, limits),
     latest:
@@ -317,6 +329,8 @@ export function overview(
   )
   const json = (criterion: (typeof criteria)[number]) =>
     criterionJson(criterion, record, state, users, crossCutting.facts)
+  /** The clinic's day on which something was recorded. */
+  const dayOf = (at: Date) => clinicalDayAt(at, episode.timeZone)
   const names = new Map(
     record.versions.flatMap((version) => version.items.map((item) => [item.itemId, item] as const)),
   )
@@ -349,8 +363,8 @@ export function overview(
       ),
       therapist: users.get(episode.therapistId) ?? '',
       day: state.day,
-      lastReviewOn: lastReviewOn(record),
-      daysSinceReview: daysBetween(lastReviewOn(record), today),
+      lastReviewOn: reviewedOn(record),
+      daysSinceReview: daysBetween(reviewedOn(record), today),
       daysBehind: behind > crossCutting.behindScheduleDays ? behind : 0,
     },
     phases: protocol.phases.map((phase, index) => ({
@@ -372,20 +386,15 @@ export function overview(
       entry: phase.entry.map(json),
       forbids: [...new Set(phase.forbid.map((rule) => rule.why?.en ?? ''))],
     })),
-    gates: protocol.gates.map((gate) => {
-      const missing = gate.needs.filter((criterion) => state.facts.status(criterion).name !== 'met')
-      return {
-        rule: gate.id,
-        day: gate.from,
-        date: addDays(anchor, gate.from),
-        opens: gateWords(gate),
-        isOpen: standing.index >= 0 && standing.effectiveDay >= gate.from && missing.length === 0,
-        missing: missing.map((criterion) => ({
-          what: criterion.text,
-          meaning: criterionMeaning(criterion.text),
-        })),
-      }
-    }),
+    gates: gateStandings(state).map(({ gate, isOpen, missing, barredBy }) => ({
+      rule: gate.id,
+      day: gate.from,
+      date: addDays(anchor, gate.from),
+      opens: gateWords(gate),
+      isOpen,
+      missing: missing.map(({ text }) => ({ what: text, meaning: criterionMeaning(text) })),
+      barredBy: barredBy.map(({ en }) => en),
+    })),
     standing: {
       phaseId: standing.phase?.id ?? null,
       frozen: standing.frozen,
@@ -394,8 +403,8 @@ export function overview(
       nextDate: standing.next ? addDays(anchor, standing.next.earliestDay) : null,
     },
     criteria: criteria.map(json),
-    wrongSchool: wrongSchool(protocol, state.facts).map((criterion) => criterionMeaning(criterion.text)),
-    unanswered: unansweredSelection(protocol, state.facts).map(json),
+    wrongSchool: wrongSchool(protocol, standing.facts).map((criterion) => criterionMeaning(criterion.text)),
+    unanswered: unansweredSelection(protocol, standing.facts).map(json),
     advice: state.condition.advice.map((one) => one.en),
     clock: protocol.clock && {
       restartIf: protocol.clock.restartIf.en,
@@ -404,24 +413,24 @@ export function overview(
     shifts: record.shifts.map((shift) => ({
       ...shift,
       recordedBy: users.get(shift.recordedBy) ?? '',
-      recordedOn: shift.recordedAt.toISOString().slice(0, 10),
+      recordedOn: dayOf(shift.recordedAt),
     })),
     isHealing: HEALING_ANCHORS.includes(protocol.anchor),
     health: record.health && {
       present: [...record.health.present],
       note: record.health.note,
       recordedBy: users.get(record.health.recordedBy) ?? '',
-      recordedOn: record.health.recordedAt.toISOString().slice(0, 10),
+      recordedOn: dayOf(record.health.recordedAt),
     },
     home: record.home && {
       things: (record.home.things as string[] | null)?.map((id) => equipment.get(id)?.name.en ?? id) ?? null,
       thingIds: (record.home.things as string[] | null) ?? [],
       otherHand: record.home.otherHand,
       recordedBy: users.get(record.home.recordedBy) ?? '',
-      recordedOn: record.home.recordedAt.toISOString().slice(0, 10),
+      recordedOn: dayOf(record.home.recordedAt),
     },
     overrides: record.overrides.map((override) => ({
-      ...overrideJson(override, users),
+      ...overrideJson(override, users, episode.timeZone),
       exercise: exercises.get(override.exerciseId)?.text.en.name ?? override.exerciseId,
     })),
     healthQuestions: HEALTH_QUESTIONS.map((word) => ({ word, name: CONTRAINDICATION_NAMES[word].en })),
@@ -429,7 +438,7 @@ export function overview(
       ...choice,
       school: choice.protocolId,
       chosenBy: users.get(choice.chosenBy) ?? '',
-      chosenOn: choice.chosenAt.toISOString().slice(0, 10),
+      chosenOn: dayOf(choice.chosenAt),
     })),
     orders: record.orders.map((order) => ({
       ...order,
@@ -479,6 +488,7 @@ export function overview(
       boutMinutes: crossCutting.bout.minutes,
       boutExercises: crossCutting.bout.exercises,
     },
+    loadBase: LOAD_BASE_CRITERIA.map(({ text }) => criterionMeaning(text)),
     evaluations: record.evaluations.map((one) => ({ ...one, readings: one.readings.map(asReading) })),
     program: newest
       ? {
@@ -488,14 +498,14 @@ export function overview(
           signedBy: users.get(newest.signedBy) ?? '',
           burden: burdenOf(newest.items),
           schools: newest.schools as Record<string, string>,
-          items: itemsToday(record, state).map(({ item, verdict, override, isPaused }) => ({
+          items: signedItemsToday(record, state).map(({ item, verdict, override, isPaused }) => ({
             itemId: item.itemId,
             exerciseId: item.exercise.id,
             name: item.exercise.text.en.name,
             dose: item.dose,
             digits: item.digits,
             isPaused,
-            override: override && overrideJson(override, users),
+            override: override && overrideJson(override, users, episode.timeZone),
             verdict: verdictJson(verdict, anchor, state.day),
             openings: openingsJson(item.exercise, item.dose, state, {
               orthosis: item.orthosis,

@@ -3,8 +3,9 @@ import {
   CoreError,
   criterionMeaning,
   giverOf,
+  isMetBy,
+  usualWay,
   type Catalogue,
-  type Criterion,
   type Protocol,
 } from '@pledge/core'
 import { newId } from '../data/ids.js'
@@ -36,7 +37,7 @@ export function checkSchool(
     const value = answers.get(criterion.name)
     if (value === undefined)
       refuseField('selection', `Answer first, for this school: ${criterionMeaning(criterion.text)}.`)
-    if (!holds(criterion, value))
+    if (!isMetBy(criterion, value))
       refuseField(
         'selection',
         `This school does not fit, because this does not hold: ${criterionMeaning(criterion.text)}. Choose another.`,
@@ -65,7 +66,7 @@ export function selectionFacts(
     isWithdrawn: false,
     dated: by.today,
     givenBy: giverOf(what) === 'surgeon' ? by.surgeon : by.me.name,
-    how: giverOf(what) === 'surgeon' ? ('letter' as const) : ('examined' as const),
+    how: giverOf(what) === 'surgeon' ? ('letter' as const) : usualWay(what),
     note: 'Answered for the choice of the school',
     correctsId: null,
     recordedBy: by.me.id,
@@ -75,12 +76,6 @@ export function selectionFacts(
 
 export function refuseField(path: string, message: string): never {
   throw new Problem('INPUT_INVALID', message, [{ path, message }])
-}
-
-function holds(criterion: Criterion, value: unknown): boolean {
-  if (criterion.kind === 'flag') return value === true
-  if (criterion.kind !== 'number' || typeof value !== 'number') return false
-  return criterion.atMost ? value <= criterion.limit : value >= criterion.limit
 }
 
 /** Refuses a thing the catalogue does not list. */

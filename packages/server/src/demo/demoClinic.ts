@@ -2,6 +2,7 @@ import {
   addDays,
   clinicalDayAt,
   signedDeg,
+  signedItem,
   type Catalogue,
   type ClinicalDay,
   type Dose,
@@ -11,7 +12,7 @@ import {
 import { hash } from '@node-rs/argon2'
 import { ulid } from 'ulid'
 import { caseOn, readRecord } from '../cases/episodeRecord.js'
-import { judgedItems, signedCopy } from '../cases/programItems.js'
+import { judgedItems } from '../cases/programItems.js'
 import type { Database } from '../data/database.js'
 import { newId } from '../data/ids.js'
 import type { EpisodeRow, FactRow, PatientRow, Role } from '../data/models.js'
@@ -432,7 +433,7 @@ export async function loadDemoClinic(
       signedAt: at(lastVisit, 11),
       signedOn: onDay(lastVisit),
       catalogueRevision: catalogue.revision,
-      items: items.map(signedCopy),
+      items: items.map(signedItem),
       schools: {},
     })
     await database.audit({

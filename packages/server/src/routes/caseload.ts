@@ -1,15 +1,16 @@
-import { daysBehind, daysBetween, type Catalogue, type ClinicalDay } from '@pledge/core'
+import {
+  daysBehind,
+  daysBetween,
+  isReviewDue,
+  standingOf,
+  worstPainOf,
+  type Catalogue,
+  type ClinicalDay,
+} from '@pledge/core'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
-import {
-  caseOn,
-  itemsToday,
-  lastReviewOn,
-  readRecord,
-  standingOf,
-  worstPain,
-  type EpisodeRecord,
-} from '../cases/episodeRecord.js'
+import { caseOn, readRecord, reviewedOn, type EpisodeRecord } from '../cases/episodeRecord.js'
+import { signedItemsToday } from '../cases/programItems.js'
 import { userNames } from '../cases/userNames.js'
 import { STAFF } from '../plugins/access.js'
 import { list, maybe, obj, str, whole } from '../reply.js'
@@ -32,9 +33,6 @@ const caseloadReply = obj({
     }),
   ),
 })
-
-/** Days before a frozen case on which the review is called due. */
-const REVIEW_DUE_BEFORE_DAYS = 2
 
 /** Open episodes, those that need somebody first. Mounted at `/api/caseload`. */
 export const caseload: FastifyPluginAsync<AppContext> = async (app, { database, clock, settings }) => {
@@ -80,10 +78,10 @@ function summary(
   const standing = standingOf(state)
   const lastBout = record.bouts.at(-1)
   const painRecent = record.bouts.slice(-14).flatMap((bout) => {
-    const worst = worstPain(bout)
+    const worst = worstPainOf(bout)
     return worst === null ? [] : [{ at: bout.endedAt.toISOString(), worst }]
   })
-  const paused = itemsToday(record, state).filter(({ isPaused }) => isPaused)
+  const paused = signedItemsToday(record, state).filter(({ isPaused }) => isPaused)
   const attention: { kind: string; text: string }[] = []
   if (record.openFlags.length > 0)
     attention.push({ kind: 'redFlag', text: 'Red flag: everything is stopped' })
@@ -92,12 +90,15 @@ function summary(
       kind: 'paused',
       text: `${paused.length} of ${record.versions.at(-1)!.items.length} exercises paused on the phone`,
     })
-  const reviewAge = daysBetween(lastReviewOn(record), today)
+  const lastReview = reviewedOn(record)
   const { freezeAfterDays, behindScheduleDays } = catalogue.crossCutting
   if (standing.frozen)
-    attention.push({ kind: 'reviewDue', text: `Frozen: last review ${reviewAge} days ago` })
-  else if (reviewAge >= freezeAfterDays - REVIEW_DUE_BEFORE_DAYS)
-    attention.push({ kind: 'reviewDue', text: `Review due: last on ${lastReviewOn(record)}` })
+    attention.push({
+      kind: 'reviewDue',
+      text: `Frozen: last review ${daysBetween(lastReview, today)} days ago`,
+    })
+  else if (isReviewDue(lastReview, today, freezeAfterDays))
+    attention.push({ kind: 'reviewDue', text: `Review due: last on ${lastReview}` })
   const behind = daysBehind(standing, state.day)
   if (standing.next && behind > behindScheduleDays)
     attention.push({

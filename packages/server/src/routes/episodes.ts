@@ -14,7 +14,9 @@ import {
   isOpen,
   overrideTerms,
   type Exercise,
+  dayZero,
   orthosisOn,
+  standingOf,
   signedDeg,
   alwaysWorn,
   MAP_MODES,
@@ -26,7 +28,7 @@ import { factWithdrawal, flagLift, newEvaluation, newFact, newFlag, newOrder } f
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
 import { addToRecord, episodeIdOf } from '../cases/addToRecord.js'
-import { dayZero, caseOn, readRecord, standingOf } from '../cases/episodeRecord.js'
+import { caseOn, readRecord } from '../cases/episodeRecord.js'
 import { overview, overviewReply } from '../cases/overview.js'
 import { overrideIn, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
 import { userNames } from '../cases/userNames.js'

@@ -1,4 +1,5 @@
 import {
+  clinicalDayAt,
   CoreError,
   houseCatalogue,
   opensEarlier,
@@ -70,7 +71,7 @@ export const house: FastifyPluginAsync<HouseOptions> = async (
         agreedBy: row.agreedBy,
         document: row.document,
         by: users.get(row.recordedBy) ?? '',
-        on: row.recordedAt.toISOString().slice(0, 10),
+        on: clinicalDayAt(row.recordedAt, settings.clinic.timeZone),
         isInForce: inForce.has(row.id),
         isTakenBack: row.withdrawsId !== null,
       }))

@@ -4,6 +4,7 @@ import {
   changesByDose,
   depicted,
   criterionMeaning,
+  dayZero,
   derivedFacts,
   LANGUAGES,
   ladderStep,
@@ -24,7 +25,7 @@ import {
 } from '@pledge/core'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
-import { caseOn, dayZero, readRecord } from '../cases/episodeRecord.js'
+import { caseOn, readRecord } from '../cases/episodeRecord.js'
 import { gateWords } from '../cases/gateWords.js'
 import { verdictJson } from '../cases/verdictReply.js'
 import { STAFF } from '../plugins/access.js'

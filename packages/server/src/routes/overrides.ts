@@ -1,10 +1,9 @@
-import { assessExercise, overrideTerms, type Dose } from '@pledge/core'
+import { assessExercise, choiceProblems, overrideTerms, type Digit, type Dose } from '@pledge/core'
 import { factWithdrawal, newOverride } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import type { AppContext } from '../app.js'
 import { addToRecord, episodeIdOf } from '../cases/addToRecord.js'
 import { caseOn, readRecord } from '../cases/episodeRecord.js'
-import { digitsProblem } from '../cases/programItems.js'
 import { refuseField } from '../cases/schoolAnswers.js'
 import { THERAPISTS } from '../plugins/access.js'
 import { Problem } from '../problems.js'
@@ -25,9 +24,10 @@ export const overrides: FastifyPluginAsync<AppContext> = async (app, { database,
     const today = clock.today(settings.clinic.timeZone)
     const state = caseOn(record, request.catalogue, today, clock.now())
     const dose = override.dose as Dose
-    const wrongDigits = digitsProblem(exercise, override.digits)
-    if (wrongDigits) refuseField('digits', wrongDigits)
-    const verdict = assessExercise(exercise, dose, state, { chosen: override.digits })
+    const digits = override.digits as Digit[] | null
+    const [wrong] = choiceProblems(exercise, dose, digits)
+    if (wrong) refuseField(wrong.path, wrong.message)
+    const verdict = assessExercise(exercise, dose, state, { chosen: digits })
     const terms = overrideTerms(verdict, state)
     if (!terms.isPossible) throw new Problem('NOT_CLEARED', `Not opened: ${terms.why.en}`)
     if (terms.needsSurgeon) {

@@ -1,11 +1,21 @@
 import { createHash, randomBytes, randomInt } from 'node:crypto'
-import { depicted, digitsInTurn, isStopPain, timingOf, type Catalogue, type Protocol } from '@pledge/core'
+import {
+  clinicalDayAt,
+  depicted,
+  digitsInTurn,
+  flagsOfBout,
+  timingOf,
+  type Catalogue,
+  type Protocol,
+  type RedFlag,
+  type SignedItem,
+} from '@pledge/core'
 import { newBoutLog, pairing, type NewBoutLog } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import { UniqueConstraintError } from 'sequelize'
 import type { AppContext } from '../app.js'
-import { caseOn, itemsToday, readRecord } from '../cases/episodeRecord.js'
-import type { SignedItem } from '../cases/signedItem.js'
+import { caseOn, readRecord } from '../cases/episodeRecord.js'
+import { signedItemsToday } from '../cases/programItems.js'
 import { newId } from '../data/ids.js'
 import { hashOf, STAFF, THERAPISTS } from '../plugins/access.js'
 import { Problem, type FieldProblem } from '../problems.js'
@@ -156,9 +166,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (
         episodeId,
         isChange: false,
       })
-      const isToday = (at: Date) =>
-        new Intl.DateTimeFormat('en-CA', { timeZone: record.episode.timeZone }).format(at) ===
-        new Intl.DateTimeFormat('en-CA', { timeZone: record.episode.timeZone }).format(clock.now())
+      const dayOf = (at: Date) => clinicalDayAt(at, record.episode.timeZone)
       return {
         today,
         firstName: firstName(record.patient.name),
@@ -176,13 +184,13 @@ export const phone: FastifyPluginAsync<AppContext> = async (
           ? {
               id: newest.id,
               number: newest.number,
-              items: itemsToday(record, state).map(({ item, isPaused }) => ({
+              items: signedItemsToday(record, state).map(({ item, isPaused }) => ({
                 ...phoneItem(item),
                 isPaused,
               })),
             }
           : null,
-        boutsToday: record.bouts.filter((bout) => isToday(bout.endedAt)).length,
+        boutsToday: record.bouts.filter((bout) => dayOf(bout.endedAt) === dayOf(clock.now())).length,
         advice: state.condition.advice,
         redFlags: flagsAtHome(state.protocol, request.catalogue),
       }
@@ -229,14 +237,11 @@ export const phone: FastifyPluginAsync<AppContext> = async (
             items.map((item) => ({ ...item, outcome: item.outcome as 'done', boutLogId: log.id })),
             { transaction },
           )
-          const flags = [
-            ...log.redFlags,
-            ...([log.painWorst, log.painAfter].some((pain) =>
-              isStopPain(pain ?? null, request.catalogue.crossCutting.response.stopPain),
-            )
-              ? ['RF.PAIN']
-              : []),
-          ]
+          const pain = { painWorst: log.painWorst ?? null, painAfter: log.painAfter ?? null }
+          const flags = flagsOfBout(
+            { ...pain, redFlags: log.redFlags as RedFlag[] },
+            request.catalogue.crossCutting.response,
+          )
           await rows.flags.bulkCreate(
             flags.map((flag) => ({
               id: newId(),

@@ -1,26 +1,28 @@
 import {
   burdenOf,
+  choiceProblems,
   comparedSchools,
   criterionMeaning,
-  isOpen,
-  overrideTerms,
+  dayZero,
+  doseBySchool,
   inSchoolOrder,
-  questionOf,
-  schooledDose,
-  recordedIrritability,
-  NERVE_BUDGET,
-  unansweredSelection,
-  wrongSchool,
+  nerveSlides,
+  overrideTerms,
+  signedItem,
+  signingBar,
   type Catalogue,
   type ChosenSchools,
-  type Exercise,
-  type FactBook,
+  type Criterion,
+  type Digit,
+  type Dose,
+  type JudgedItem,
+  type SigningBar,
 } from '@pledge/core'
 import { draftSave, programSigning, type DraftItem } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import type { AppContext } from '../app.js'
-import { dayZero, caseOn, readRecord } from '../cases/episodeRecord.js'
-import { digitsProblem, judgedItems, signedCopy, type JudgedItem } from '../cases/programItems.js'
+import { caseOn, readRecord, type StoredOverride } from '../cases/episodeRecord.js'
+import { judgedItems } from '../cases/programItems.js'
 import { overrideJson, overrideReply, termsJson, termsReply } from '../cases/overrideReply.js'
 import { userNames } from '../cases/userNames.js'
 import { openingsJson, verdictJson } from '../cases/verdictReply.js'
@@ -95,8 +97,8 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
         ...item,
         exerciseId: item.exercise.id,
         painCap: item.exercise.painCap,
-        schoolDose: doseBySchool(item.exercise, catalogue, schools),
-        override: item.override && overrideJson(item.override, users),
+        schoolDose: doseBySchool(item.exercise, catalogue.doseSchools, schools),
+        override: item.override && overrideJson(item.override, users, record.episode.timeZone),
         overrideTerms: termsJson(overrideTerms(item.verdict, state)),
         waitsFor: item.waitsFor.map(({ text }) => criterionMeaning(text)),
         verdict: verdictJson(item.verdict, dayZero(state.day, today()), state.day),
@@ -198,36 +200,8 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
           throw editedMeanwhile(draft ? await editorOf(draft.updatedBy) : 'Somebody')
         const schools = draft.schools as ChosenSchools
         const items = judgedItems(draft.items as DraftItem[], state, catalogue, { schools, record })
-        if (items.length === 0)
-          throw new Problem('NOT_CLEARED', 'Choose at least one exercise before signing.')
-        const wrong = wrongSchool(state.protocol, state.facts)
-        if (wrong.length > 0)
-          throw new Problem(
-            'NOT_CLEARED',
-            `Not signed: the school does not fit, because this does not hold: ${wrong.map((one) => criterionMeaning(one.text)).join('; ')}. Choose another school under Phase.`,
-          )
-        const unanswered = unansweredSelection(state.protocol, state.facts)
-        if (unanswered.length > 0)
-          throw new Problem(
-            'NOT_CLEARED',
-            `Not signed: the school rests on what nobody has recorded: ${unanswered.map((one) => criterionMeaning(one.text)).join('; ')}. Record it under Phase.`,
-          )
-        const closed = items.flatMap((item, index) =>
-          !isOpen(item.verdict.kind) && item.override === null
-            ? [
-                {
-                  path: `items.${index}`,
-                  message: `"${item.exercise.text.en.name}" is ${item.verdict.kind === 'never' ? 'never allowed here' : 'not yet allowed'}: ${item.verdict.reasons[0]?.text.en ?? ''}`,
-                },
-              ]
-            : [],
-        )
-        if (closed.length > 0)
-          throw new Problem(
-            'NOT_CLEARED',
-            `Not signed: ${closed[0]!.message} Take it out, or record what it waits for.`,
-            closed,
-          )
+        const bar = signingBar(items, state)
+        if (bar) throw notSigned(bar)
         const last = await rows.programVersions.findOne({
           where: { episodeId },
           order: [['number', 'DESC']],
@@ -243,7 +217,7 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
             signedAt: clock.now(),
             signedOn: today(),
             catalogueRevision: catalogue.revision,
-            items: items.map(signedCopy),
+            items: items.map(signedItem),
             schools,
           },
           { transaction },
@@ -270,17 +244,41 @@ export const program: FastifyPluginAsync<AppContext> = async (app, { database, c
   }
 
   function itemProblems(item: DraftItem, path: string, catalogue: Catalogue): FieldProblem[] {
-    const { exerciseId, dose, digits } = item
-    const exercise = catalogue.exercises.get(exerciseId)
+    const exercise = catalogue.exercises.get(item.exerciseId)
     if (!exercise) return [{ path: `${path}.exerciseId`, message: 'The catalogue has no such exercise.' }]
-    const wrongDigits = digitsProblem(exercise, digits)
-    if (wrongDigits) return [{ path: `${path}.digits`, message: wrongDigits }]
-    if (exercise.load === null && dose.load !== null)
-      return [{ path: `${path}.dose.load`, message: 'This exercise has no load.' }]
-    if (exercise.load !== null && (dose.load === null || !exercise.load.steps.includes(dose.load))) {
-      return [{ path: `${path}.dose.load`, message: `Choose a load: ${exercise.load.steps.join(', ')}.` }]
+    const problems = choiceProblems(exercise, item.dose as Dose, item.digits as Digit[] | null)
+    return problems.map((one) => ({ ...one, path: `${path}.${one.path}` }))
+  }
+}
+
+/** What bars the signing, in words, with what to do. */
+function notSigned(bar: SigningBar): Problem {
+  const named = (criteria: readonly Criterion[]) =>
+    criteria.map((one) => criterionMeaning(one.text)).join('; ')
+  switch (bar.name) {
+    case 'empty':
+      return new Problem('NOT_CLEARED', 'Choose at least one exercise before signing.')
+    case 'wrongSchool':
+      return new Problem(
+        'NOT_CLEARED',
+        `Not signed: the school does not fit, because this does not hold: ${named(bar.criteria)}. Choose another school under Phase.`,
+      )
+    case 'schoolUnanswered':
+      return new Problem(
+        'NOT_CLEARED',
+        `Not signed: the school rests on what nobody has recorded: ${named(bar.criteria)}. Record it under Phase.`,
+      )
+    case 'closed': {
+      const errors = bar.items.map(({ index, item }) => ({
+        path: `items.${index}`,
+        message: `"${item.exercise.text.en.name}" is ${item.verdict.kind === 'never' ? 'never allowed here' : 'not yet allowed'}: ${item.verdict.reasons[0]?.text.en ?? ''}`,
+      }))
+      return new Problem(
+        'NOT_CLEARED',
+        `Not signed: ${errors[0]!.message} Take it out, or record what it waits for.`,
+        errors,
+      )
     }
-    return []
   }
 }
 
@@ -301,15 +299,11 @@ function schoolProblems(schools: object, catalogue: Catalogue): FieldProblem[] {
   })
 }
 
-/** The dose the chosen schools give an exercise; `null` where none of them speaks of it. */
-function doseBySchool(exercise: Exercise, { doseSchools }: Catalogue, chosen: ChosenSchools) {
-  const question = questionOf(exercise)
-  const isDosed = question !== null && chosen[question] !== undefined
-  const isLoaded = exercise.load !== null && chosen.earlyLoad !== undefined
-  return isDosed || isLoaded ? schooledDose(exercise, doseSchools, chosen) : null
-}
-
-function questionsJson(items: readonly JudgedItem[], catalogue: Catalogue, chosen: ChosenSchools) {
+function questionsJson(
+  items: readonly JudgedItem<StoredOverride>[],
+  catalogue: Catalogue,
+  chosen: ChosenSchools,
+) {
   const exercises = items.map(({ exercise }) => exercise)
   return catalogue.doseSchools.map(({ question, name, schools }) => {
     const outcomes =
@@ -333,13 +327,4 @@ function questionsJson(items: readonly JudgedItem[], catalogue: Catalogue, chose
       }),
     }
   })
-}
-
-/** Slides of nerves a day over all variants beside the budget for the irritability on record; `null` without slides. */
-function nerveSlides(items: readonly JudgedItem[], facts: FactBook) {
-  const slides = items.filter(({ exercise }) => questionOf(exercise) === 'nerveDose')
-  if (slides.length === 0) return null
-  const perDay = slides.reduce((sum, { dose }) => sum + dose.sets * dose.repetitions * dose.boutsPerDay, 0)
-  const irritability = recordedIrritability(facts)
-  return { perDay, budget: irritability && NERVE_BUDGET[irritability].value, irritability }
 }

@@ -1,6 +1,7 @@
 import {
+  answerKind,
   criterionMeaning,
-  criterionOf,
+  criterionQuestion,
   digitsAsked,
   giverOf,
   JOINT_NAMES,
@@ -36,7 +37,7 @@ const conditionsReply = list(
         sources: list(str),
         anchor: str,
         digits: str,
-        select: list(obj({ what: str, name: str, kind: str, meaning: str, giver: str })),
+        select: list(obj({ what: str, name: str, kind: str, meaning: str, question: str, giver: str })),
         clearances: list(obj({ what: str, meaning: str })),
         variants: list(obj({ id: str, name: str })),
         values: list(obj({ id: str, name: str, unit: str, value: num, least: num, most: num })),
@@ -299,8 +300,9 @@ function schoolOf(protocol: Protocol, condition: Condition) {
     select: protocol.select.map((criterion) => ({
       what: criterion.text,
       name: criterion.name,
-      kind: criterionOf(criterion.text)!.kind,
+      kind: answerKind(criterion),
       meaning: criterionMeaning(criterion.text),
+      question: criterionQuestion(criterion.text),
       giver: giverOf(criterion.text),
     })),
     // What is answered as a selection fact is not asked a second time.

@@ -1,5 +1,6 @@
 import {
   isStopPain,
+  keptProgram,
   mayStart,
   repetitionMoment,
   WORN_FROM_SECONDS,
@@ -42,9 +43,6 @@ export type Contact =
   | { name: 'nothing'; message: string }
 
 type Outcome = BoutLog['items'][number]
-
-/** Days without contact after which a kept program no longer opens: pain counts for 7 days, then it is asked anew. */
-export const KEPT_FOR_DAYS = 7
 
 /** A patient's day: what is next, one bout at a time, and what has not reached the clinic yet. */
 export const useBoutStore = defineStore('bout', () => {
@@ -138,8 +136,8 @@ export const useBoutStore = defineStore('bout', () => {
         return
       }
       today.value = last.today
-      const days = Math.floor((now().getTime() - Date.parse(last.at)) / 86_400_000)
-      contact.value = days > KEPT_FOR_DAYS ? { name: 'tooOld', days } : { name: 'kept', at: last.at }
+      const { days, counts } = keptProgram(last.at, now())
+      contact.value = counts ? { name: 'kept', at: last.at } : { name: 'tooOld', days }
     }
   }
   async function unpair() {

@@ -31,6 +31,8 @@ const data = computed(() => cases.data!)
               ><strong class="shut">closed</strong
               ><span v-if="gate.missing.length > 0" class="soft"
                 >: {{ gate.missing.map((one) => one.meaning).join('; ') }}</span
+              ><span v-else-if="gate.barredBy.length > 0" class="soft"
+                >: {{ gate.barredBy.join(' ') }}</span
               ></template
             >
           </td>
@@ -52,8 +54,8 @@ const data = computed(() => cases.data!)
       </dl>
     </details>
     <p class="soft small">
-      Loading needs besides: pain while moving 3 or less, swelling not up. Windows are defaults (common
-      practice); the surgeon’s order and licensed practice come first.
+      Loading needs besides: {{ data.loadBase.join('; ') }}. Windows are defaults (common practice); the
+      surgeon’s order and licensed practice come first.
     </p>
   </section>
 </template>

@@ -9,7 +9,7 @@ import PainScale from '../../shared/parts/PainScale.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import DialogForm from '../../shared/parts/DialogForm.vue'
 import { useSending } from '../../shared/parts/useSending'
-import { HOW_WORDS, factOf } from './words'
+import { HOW_WORDS } from './words'
 
 /** Records that a criterion holds, or does not: what, who gave it, when and how. */
 const props = defineProps<{
@@ -21,7 +21,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const api = useClinicApi()
-const fact = computed(() => factOf(props.criterion.what))
 const form = reactive({
   id: ulid(),
   value: null as boolean | number | string | null,
@@ -32,41 +31,30 @@ const form = reactive({
 })
 
 const { problem, isSaving, save } = useSending(
-  () => api.addFact(props.episodeId, { ...form, what: fact.value.name }),
+  () => api.addFact(props.episodeId, { ...form, what: props.criterion.name }),
   () => emit('done'),
 )
 
 watch(
   () => props.criterion,
   (criterion) => {
-    const how = criterion.what.startsWith('xr')
-      ? 'film'
-      : criterion.isSurgeons
-        ? 'letter'
-        : fact.value.kind !== 'flag'
-          ? 'measured'
-          : 'examined'
     Object.assign(form, {
       id: ulid(),
-      value: fact.value.kind === 'flag' ? true : null,
+      value: criterion.kind === 'yesNo' ? true : null,
       dated: props.today,
       givenBy: criterion.isSurgeons ? props.surgeon : props.me,
-      how,
+      how: criterion.usualWay,
       note: '',
     })
     problem.value = null
   },
   { immediate: true },
 )
-const title = computed(
-  () => props.criterion.meaning.charAt(0).toUpperCase() + props.criterion.meaning.slice(1),
-)
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 function readNumber(text: string | null | undefined): number | null {
   const value = Number((text ?? '').replace(',', '.'))
   return (text ?? '').trim() === '' || !Number.isFinite(value) ? null : value
 }
-/** What is measured, without the limit it is held against. */
-const measured = computed(() => title.value.replace(/: \d.*$/, ''))
 const ways = computed(() =>
   (props.criterion.isSurgeons
     ? ['letter', 'phone', 'inPerson', 'film']
@@ -77,7 +65,7 @@ const ways = computed(() =>
 
 <template>
   <DialogForm
-    :title="title"
+    :title="capital(criterion.meaning)"
     action="Record it"
     :problem="problem"
     :is-saving="isSaving"
@@ -85,14 +73,14 @@ const ways = computed(() =>
     @close="emit('close')"
   >
     <PainScale
-      v-if="fact.kind === 'pain'"
+      v-if="criterion.kind === 'pain'"
       v-model="form.value as number | null"
       label="Score"
       :labels="['none', 'worst']"
       :error="messageAt(problem, 'value')"
     />
     <ChoiceInput
-      v-else-if="fact.kind === 'level'"
+      v-else-if="criterion.kind === 'level'"
       v-model="form.value as string | null"
       label="How easily is it set off?"
       :choices="[
@@ -103,9 +91,9 @@ const ways = computed(() =>
       :error="messageAt(problem, 'value')"
     />
     <TextInput
-      v-else-if="fact.kind === 'number'"
+      v-else-if="criterion.kind === 'number'"
       :model-value="form.value === null ? '' : String(form.value)"
-      :label="measured"
+      :label="capital(criterion.question)"
       :error="messageAt(problem, 'value')"
       @update:model-value="form.value = readNumber($event)"
     />

@@ -143,11 +143,12 @@ const school = (id: string, changes: Partial<SchoolAnswer> = {}): SchoolAnswer =
   },
   ...changes,
 })
-const fact = (what: string, kind: 'flag' | 'number', meaning: string) => ({
+const fact = (what: string, kind: 'yesNo' | 'number', meaning: string) => ({
   what,
   name: what.replace(/[<>].*/, ''),
   kind,
   meaning,
+  question: meaning.split(':')[0]!,
   giver: 'surgeon' as const,
 })
 
@@ -160,7 +161,7 @@ describe('choosing another school', () => {
       protocols: [
         school('FT-DURAN', {
           select: [
-            fact('rel.ok', 'flag', 'reliable'),
+            fact('rel.ok', 'yesNo', 'reliable'),
             fact('strands>=4', 'number', 'core strands: 4 or more'),
           ],
           values: [{ id: 'xb0', name: 'Angle of the block', unit: 'deg', value: 40, least: 0, most: 90 }],

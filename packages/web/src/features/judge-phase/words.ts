@@ -25,13 +25,3 @@ export function whoGave(criterion: CriterionAnswer): string {
   if (latest.isWithdrawn) return `withdrawn ${dayText(latest.dated)} by ${latest.recordedBy}: ${latest.note}`
   return `${score}${latest.givenBy}, ${HOW_WORDS[latest.how] ?? latest.how}, ${dayText(latest.dated)}`
 }
-
-export type FactKind = 'flag' | 'pain' | 'number' | 'level'
-
-/** The fact a criterion is judged by: `pain.act<=3` is judged by the pain score `pain.act`. */
-export function factOf(what: string): { name: string; kind: FactKind } {
-  const name = what.replace(/(<=|>=).*/, '')
-  if (name === what) return { name, kind: 'flag' }
-  if (name === 'irrit') return { name, kind: 'level' }
-  return { name, kind: name.startsWith('pain.') ? 'pain' : 'number' }
-}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DoseQuestion } from '@pledge/core'
+import { isBoutTooLong, type DoseQuestion } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import HealingRibbon from '../../shared/case/HealingRibbon.vue'
 import { useCaseStore } from '../../shared/case/caseStore'
@@ -66,11 +66,12 @@ const rows = computed(() =>
 )
 const mostMinutes = computed(() => Math.max(1, ...rows.value.map((row) => row.minutesPerDay)))
 const burden = computed(() => program.answer?.burden ?? null)
-const tooLong = computed(
-  () =>
-    (burden.value && burden.value.minutesPerBout > (cases.data?.limits.boutMinutes ?? Infinity)) ||
-    program.items.length > (cases.data?.limits.boutExercises ?? Infinity),
-)
+const tooLong = computed(() => {
+  const limits = cases.data?.limits
+  if (!limits) return false
+  const { boutMinutes: minutes, boutExercises: exercises } = limits
+  return isBoutTooLong(burden.value ?? { minutesPerBout: 0 }, program.items.length, { minutes, exercises })
+})
 const shownVerdict = computed(() => {
   const { selected, selectedItem } = program
   if (!selected) return null

@@ -1,4 +1,5 @@
 import type {
+  AnswerKind,
   Aim,
   AngleName,
   Anchor,
@@ -100,7 +101,13 @@ export interface CaseloadRow {
 }
 export interface CriterionAnswer {
   what: string
+  /** The fact it is judged by, and how that is answered. */
+  name: string
+  kind: AnswerKind
   meaning: string
+  /** What is asked, without the limit. */
+  question: string
+  usualWay: 'film' | 'letter' | 'measured' | 'examined'
   status: 'met' | 'neverRecorded' | 'withdrawn' | 'stale' | 'notSo'
   isSurgeons: boolean
   staleAfterDays: number | null
@@ -134,6 +141,7 @@ export interface GateAnswer {
   opens: string
   isOpen: boolean
   missing: { what: string; meaning: string }[]
+  barredBy: string[]
 }
 export interface ReadingAnswer {
   motion: string
@@ -286,6 +294,7 @@ export interface EpisodeAnswer {
   raisableFlags: { flag: string; name: string; todo: string }[]
   milestones: { act: string; name: string; day: number | null; date: string | null; needs: string }[]
   limits: { stopPain: number; boutMinutes: number; boutExercises: number }
+  loadBase: string[]
   evaluations: EvaluationAnswer[]
   program: {
     id: string
@@ -423,8 +432,9 @@ export interface SchoolAnswer {
   select: {
     what: string
     name: string
-    kind: 'flag' | 'number' | 'ordinal'
+    kind: AnswerKind
     meaning: string
+    question: string
     giver: 'surgeon' | 'therapist'
   }[]
   clearances: { what: string; meaning: string }[]

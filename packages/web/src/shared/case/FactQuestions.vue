@@ -11,8 +11,6 @@ const YES_NO = [
   { value: true, text: 'Yes' },
   { value: false, text: 'No' },
 ]
-/** A number's fact without its limit: "core strands of the repair". */
-const question = (meaning: string) => meaning.replace(/: \d.*$/, '')
 function answer(name: string, value: boolean | number | null) {
   answers.value = { ...answers.value, [name]: value }
 }
@@ -26,13 +24,13 @@ function answerNumber(name: string, text: string) {
   <div class="facts">
     <div v-for="fact in facts" :key="fact.name" class="fact">
       <span class="asked"
-        >{{ question(fact.meaning) }}
+        >{{ fact.question }}
         <small class="soft">{{ fact.giver === 'surgeon' ? 'from the letter' : 'you find it' }}</small></span
       >
       <ChoiceInput
-        v-if="fact.kind === 'flag'"
+        v-if="fact.kind === 'yesNo'"
         :model-value="(answers[fact.name] as boolean | null | undefined) ?? null"
-        :label="question(fact.meaning)"
+        :label="fact.question"
         hide-label
         :choices="YES_NO"
         @update:model-value="answer(fact.name, $event ?? null)"
@@ -41,7 +39,7 @@ function answerNumber(name: string, text: string) {
         v-else
         class="number"
         inputmode="numeric"
-        :aria-label="question(fact.meaning)"
+        :aria-label="fact.question"
         :value="answers[fact.name] ?? ''"
         @input="answerNumber(fact.name, ($event.target as HTMLInputElement).value)"
       />

@@ -1,3 +1,4 @@
+import { criterionOf, isMetBy } from '@pledge/core'
 import type { SchoolAnswer } from '../api/types'
 
 /** Answers to the facts that decide which school fits, by name; `null` = not answered. */
@@ -10,10 +11,8 @@ export function answerTo(
 ): 'met' | 'notSo' | 'open' {
   const value = answers[fact.name]
   if (value === undefined || value === null) return 'open'
-  if (typeof value === 'boolean') return value ? 'met' : 'notSo'
-  const [, sign, limit] = /(<=|>=)(\d+)/.exec(fact.what) ?? []
-  const holds = sign === '<=' ? value <= Number(limit) : value >= Number(limit)
-  return holds ? 'met' : 'notSo'
+  const criterion = criterionOf(fact.what)
+  return criterion && isMetBy(criterion, value) ? 'met' : 'notSo'
 }
 
 /** A school is offered once every fact it rests on is answered and holds. */

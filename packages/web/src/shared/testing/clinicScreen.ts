@@ -13,7 +13,11 @@ import { useSessionStore } from '../sessionStore'
 export function criterionAnswer(what: string, changes: Partial<CriterionAnswer> = {}): CriterionAnswer {
   return {
     what,
+    name: what,
+    kind: 'yesNo',
     meaning: `meaning of ${what}`,
+    question: `meaning of ${what}`,
+    usualWay: 'examined',
     status: 'neverRecorded',
     isSurgeons: false,
     staleAfterDays: null,
@@ -98,8 +102,17 @@ export function episodeAnswer(changes: Partial<EpisodeAnswer> = {}): EpisodeAnsw
       phase('P2', 'Active', 28, null, 'ahead'),
     ],
     gates: [
-      { rule: 'X.gate.1', day: 42, date: '2031-05-02', opens: 'light self-care', isOpen: false, missing: [] },
+      {
+        rule: 'X.gate.1',
+        day: 42,
+        date: '2031-05-02',
+        opens: 'light self-care',
+        isOpen: false,
+        missing: [],
+        barredBy: [],
+      },
     ],
+    loadBase: ['pain while moving: 3 or less'],
     standing: { phaseId: 'P1', frozen: false, heldBy: [], nextPhaseId: 'P2', nextDate: '2031-04-18' },
     criteria: [],
     wrongSchool: [],

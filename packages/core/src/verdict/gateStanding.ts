@@ -1,0 +1,86 @@
+import type { Criterion } from '../protocol/criterion.js'
+import type { Said } from '../protocol/names.js'
+import type { Rule, Target } from '../protocol/protocol.js'
+import { standingOf, type CaseOnDay } from './caseOnDay.js'
+import { neededBy } from './judgeAtom.js'
+import { atomsOf } from './atoms.js'
+import { judgeCase, toldCase } from './judgeCase.js'
+import { IDLE_SIGNATURE, type Signature } from './signature.js'
+import { distinctCriteria, distinctSaid, isOpen } from './verdict.js'
+
+/** How a gate of a protocol stands in a case today. */
+export interface GateStanding {
+  readonly gate: Rule
+  /** Everything the gate names may be done today, at its limit. */
+  readonly isOpen: boolean
+  /** Its own criteria and the load base that are not met. */
+  readonly missing: readonly Criterion[]
+  /** What else keeps it shut once its day has come: a red flag, an order, a phase that is held, an end of the window. */
+  readonly barredBy: readonly Said[]
+}
+
+/**
+ * Whether each gate of a case's protocol is open: asked of the same engine as an exercise, each thing the gate names at its
+ * limit, so that locks, orders, `until`, the load base, a school in doubt and bans of the phase all count.
+ */
+export function gateStandings(state: CaseOnDay): GateStanding[] {
+  return state.protocol.gates.map((gate) => gateStanding(gate, state))
+}
+
+function gateStanding(gate: Rule, state: CaseOnDay): GateStanding {
+  const { effectiveDay, facts } = standingOf(state)
+  const probes = gate.targets.flatMap((target) => probesOf(gate, target))
+  const needs = probes.flatMap((probe) => atomsOf(probe).flatMap((atom) => [...neededBy(gate, atom)]))
+  const missing = distinctCriteria(needs.filter((criterion) => facts.status(criterion).name !== 'met'))
+  const closed = probes.map((probe) => judgeCase(probe, state)).filter(({ kind }) => !isOpen(kind))
+  const hasCome = effectiveDay >= gate.from
+  const isOver = gate.until !== null && effectiveDay >= gate.until
+  return {
+    gate,
+    isOpen: hasCome && !isOver && closed.length === 0,
+    missing,
+    barredBy:
+      hasCome && missing.length === 0
+        ? distinctSaid(closed.flatMap((one) => toldCase(one).reasons.map(({ text }) => text)))
+        : [],
+  }
+}
+
+/** What a target of a gate lets one do, at its limit, each as a thing of its own. */
+function probesOf(gate: Rule, target: Target): Signature[] {
+  const as = (part: Partial<Signature>): Signature => ({
+    ...IDLE_SIGNATURE,
+    name: gate.id,
+    posture: gate.posture,
+    orthosis: gate.inOrthosis?.[0] ?? 'none',
+    ...part,
+  })
+  switch (target.kind) {
+    case 'motion':
+      return [
+        as({
+          motions: [{ modes: target.modes, motions: [...target.motions], arc: gate.arc, res: gate.res }],
+        }),
+      ]
+    case 'combo':
+      return target.combos.flatMap((combo) =>
+        (target.modes ?? ['A']).map((mode) => as({ combos: [{ combo, mode, res: gate.res }] })),
+      )
+    case 'grip':
+      return target.grips.map((grip) => as({ grips: [{ grip, res: gate.res }] }))
+    case 'kg':
+      return [as({ kg: target.kg })]
+    case 'test':
+      return target.tests.map((test) => as({ tests: [test] }))
+    case 'act':
+      return target.acts.map((act) => as({ acts: [act] }))
+    case 'stress':
+      return target.stresses.map((stress) => as({ stress: [stress] }))
+    case 'nerve':
+      return target.nerves.flatMap((nerve) =>
+        target.techniques.map((technique) => as({ nerve: [{ nerve, technique }] })),
+      )
+    case 'technique':
+      return target.techniques.map((technique) => as({ technique: [technique] }))
+  }
+}
