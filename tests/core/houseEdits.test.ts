@@ -20,12 +20,12 @@ const phase = (day: number, phaseId = 'P3', protocolId = 'UCL-REPAIR'): HouseEdi
   phaseId,
   day,
 })
-const gate = (ruleId: string, day: number): HouseEdit => ({
-  kind: 'gate',
-  protocolId: ruleId.split('.')[0]!,
-  ruleId,
-  day,
-})
+/** A gate moved, found by its place as it is printed today. */
+const gate = (place: string, day: number): HouseEdit => {
+  const protocolId = place.split('.')[0]!
+  const found = catalogue.protocols.get(protocolId)!.gates.find(({ id }) => id === place)
+  return { kind: 'gate', protocolId, key: found?.key ?? 'no-such-gate', day }
+}
 const house = (...edits: HouseEdit[]): Catalogue => houseCatalogue(catalogue, edits, 'test')
 function refusal(...edits: HouseEdit[]): string {
   try {
@@ -129,7 +129,7 @@ describe('what a clinic does otherwise', () => {
       /^day: FT-DURAN\.P2\.allow\.\d begins on day 35/,
     ],
     ['a gate so late that loads fall', gate('UCL-REPAIR.gate.6', 100), /gates.*loads never fall/],
-    ['a gate nobody knows', gate('UCL-REPAIR.gate.99', 10), /^ruleId/],
+    ['a gate nobody knows', gate('UCL-REPAIR.gate.99', 10), /^key/],
     ['a gate before day 0', gate('UCL-REPAIR.gate.5', -1), /^day/],
   ])('refuses %s', (_what, edit, expected) => {
     expect(refusal(edit)).toMatch(expected)
@@ -182,5 +182,29 @@ describe('what a clinic does otherwise', () => {
           else expect(answer).toMatch(/[Ee]xpected|choose day|hold together/)
         }
     expect(accepted).toBeGreaterThan(300)
+  })
+
+  it('stays with its gate when the catalogue puts another one before it', () => {
+    const protocol = catalogue.protocols.get('UCL-REPAIR')!
+    const edited = protocol.gates[4]!
+    const inserted = { ...edited, id: 'UCL-REPAIR.gate.1', key: 'gate-brand-new', from: 0 }
+    const renumbered = protocol.gates.map((one, place) => ({ ...one, id: `UCL-REPAIR.gate.${place + 2}` }))
+    const next: Catalogue = {
+      ...catalogue,
+      protocols: new Map(catalogue.protocols).set('UCL-REPAIR', {
+        ...protocol,
+        version: 2,
+        gates: [inserted, ...renumbered],
+      }),
+    }
+    const edit = gate(edited.id, edited.from + 7)
+    const moved = houseCatalogue(next, [edit], 'test').protocols.get('UCL-REPAIR')!
+    const daysOf = ({ gates }: typeof protocol) =>
+      Object.fromEntries(gates.map(({ key, from }) => [key, from]))
+    expect(daysOf(moved)).toEqual({
+      ...daysOf(protocol),
+      'gate-brand-new': 0,
+      [edited.key]: edited.from + 7,
+    })
   })
 })

@@ -1,6 +1,8 @@
 import { inject } from 'vitest'
 import { createSchema, dropSchema, type PrivateDatabase } from '../../scripts/lib/database.mjs'
-import { buildApp, type AppSettings, type Checkpoint } from '../../packages/server/src/app.js'
+import { buildApp } from '../../packages/server/src/app.js'
+import type { AppSettings, Checkpoint } from '../../packages/server/src/context.js'
+import { dataOf } from '../../packages/server/src/data/data.js'
 import type { Clock } from '../../packages/server/src/clock.js'
 import { connect } from '../../packages/server/src/data/connect.js'
 import { Database } from '../../packages/server/src/data/database.js'
@@ -62,6 +64,7 @@ export async function testClinic({
   return {
     app,
     database,
+    data: dataOf(database),
     owner,
     clock,
     settings: at,

@@ -151,10 +151,10 @@ describe('what the clinic does otherwise', () => {
   })
 
   it('keeps the server from starting with a sentence when an update no longer fits a change', async () => {
-    await expect(checkHouseEdits(clinic.database, catalogue)).resolves.toBeUndefined()
+    await expect(checkHouseEdits(clinic.data, catalogue)).resolves.toBeUndefined()
     const without = { ...catalogue, protocols: new Map(catalogue.protocols) }
     without.protocols.delete('UCL-REPAIR')
-    await expect(checkHouseEdits(clinic.database, without)).rejects.toThrow(
+    await expect(checkHouseEdits(clinic.data, without)).rejects.toThrow(
       /no longer fits the catalogue.*--take-back ID.*phase UCL-REPAIR\.P3/s,
     )
   })

@@ -41,7 +41,7 @@ describe('lint of the catalogue', () => {
       '',
       /reason|why/,
     ],
-    ['a gate that falls', '{ from: 28, kg: 1,', '{ from: 90, kg: 1,', /gate|fall|order/],
+    ['a gate that falls', 'from: 28, kg: 1,', 'from: 90, kg: 1,', /gate|fall|order/],
     ['no source', /\nsrc:\n( {2}- [^\n]*\n)+/, '\nsrc: []\n', /source/],
   ])(
     'finds %s, with file, path and what was expected; the start refuses it too',

@@ -36,6 +36,7 @@ export {
 } from './protocol/facts.js'
 export { bindProtocol, UNBOUND, type Binding } from './protocol/bindProtocol.js'
 export { lintProtocol, type Finding } from './protocol/lintProtocol.js'
+export { ruleKey, rulesOf } from './protocol/protocol.js'
 export type {
   OwnRedFlag,
   OwnYellowFlag,
@@ -231,7 +232,7 @@ export * from './nerve/nerveBed.js'
 export * from './nerve/nerveMove.js'
 export * from './nerve/nerveBudget.js'
 // Exchange
-export { houseCatalogue, opensEarlier, subjectOf, type HouseEdit } from './exchange/houseCatalogue.js'
+export { editedProtocol, houseCatalogue, opensEarlier, subjectOf, type HouseEdit } from './exchange/houseCatalogue.js'
 export { calculated, type CalcAnswer } from './exchange/calc.js'
 export {
   checkCatalogue,

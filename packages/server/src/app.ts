@@ -8,7 +8,8 @@ import sessionPlugin from '@fastify/session'
 import fastifyStatic from '@fastify/static'
 import type { Catalogue } from '@pledge/core'
 import Fastify, { type FastifyInstance } from 'fastify'
-import type { Clock } from './clock.js'
+import type { AppContext, AppSettings } from './context.js'
+import { dataOf } from './data/data.js'
 import type { Database } from './data/database.js'
 import { access } from './plugins/access.js'
 import { houseCatalogues } from './plugins/houseCatalogue.js'
@@ -16,43 +17,24 @@ import { problems } from './plugins/problems.js'
 import { databaseSessions, SESSION_HOURS } from './plugins/sessionStore.js'
 import { validation } from './plugins/validation.js'
 import { Problem } from './problems.js'
-import { audit } from './routes/audit.js'
-import { caseload } from './routes/caseload.js'
-import { episodes } from './routes/episodes.js'
-import { house } from './routes/house.js'
-import { library } from './routes/library.js'
-import { overrides } from './routes/overrides.js'
-import { pairings, phone } from './routes/phone.js'
-import { program } from './routes/program.js'
-import { referrals } from './routes/referrals.js'
-import { schooling } from './routes/schooling.js'
-import { session } from './routes/session.js'
-import type { ClinicSettings } from './settings.js'
+import { caseload } from './subjects/caseload/routes.js'
+import { house } from './subjects/clinic/routes.js'
+import { trail } from './subjects/clinic/trail.js'
+import { episode } from './subjects/episode/routes.js'
+import { evaluation } from './subjects/evaluation/routes.js'
+import { pairings, phone } from './subjects/home/routes.js'
+import { library } from './subjects/library/routes.js'
+import { phase } from './subjects/phase/routes.js'
+import { school } from './subjects/phase/school.js'
+import { exercises } from './subjects/program/exercises.js'
+import { overrides } from './subjects/program/overrides.js'
+import { program } from './subjects/program/routes.js'
+import { protocols } from './subjects/protocols/routes.js'
+import { referrals } from './subjects/referral/routes.js'
+import { session } from './subjects/session/routes.js'
 
-/** Places where a test may stop the server to see that nothing is lost. */
-export type Checkpoint =
-  'bout.beforeInsert' | 'bout.insideTransaction' | 'bout.afterCommit' | 'bout.afterAnswer'
-
-export interface AppSettings {
-  readonly clinic: ClinicSettings
-  readonly sessionSecret: string
-  readonly isSecure: boolean
-  readonly limits: {
-    readonly signInPerMinute: number
-    readonly pairingPerMinute: number
-    readonly requestsPerMinute: number
-  }
-}
-
-/** What every route is handed. */
-export interface AppContext {
+interface AppOptions extends Pick<AppContext, 'clock' | 'settings'> {
   readonly database: Database
-  readonly clock: Clock
-  readonly settings: AppSettings
-  readonly checkpoint: (name: Checkpoint) => Promise<void>
-}
-
-interface AppOptions extends Omit<AppContext, 'checkpoint'> {
   /** The catalogue as shipped; requests see it with the clinic's changes. */
   readonly catalogue: Catalogue
   readonly checkpoint?: AppContext['checkpoint']
@@ -73,10 +55,11 @@ export async function buildApp({
   webDirectory,
   logLevel = 'warn',
   catalogue,
+  database,
   ...parts
 }: AppOptions): Promise<FastifyInstance> {
-  const context: AppContext = { ...parts, checkpoint }
-  const { settings, database, clock } = context
+  const context: AppContext = { ...parts, data: dataOf(database), checkpoint }
+  const { settings, data, clock } = context
   const app: FastifyInstance = Fastify({
     bodyLimit: 256 * 1024,
     logger: {
@@ -128,12 +111,12 @@ export async function buildApp({
     },
     saveUninitialized: false,
     rolling: true,
-    store: databaseSessions(database, clock.now),
+    store: databaseSessions(data.users, clock.now),
   })
   await app.register(csrf, { sessionPlugin: '@fastify/session' })
   await app.register(validation, { today: () => clock.today(settings.clinic.timeZone) })
-  await app.register(access, { database })
-  await app.register(houseCatalogues, { database, shipped: catalogue })
+  await app.register(access, { data })
+  await app.register(houseCatalogues, { data, shipped: catalogue })
   app.addHook('onSend', async (request, reply) => {
     if (request.url.startsWith('/api')) reply.header('cache-control', 'no-store')
   })
@@ -141,18 +124,23 @@ export async function buildApp({
     if (request.url === '/api/phone/bouts' && reply.statusCode === 201) await checkpoint('bout.afterAnswer')
   })
 
+  const ofEpisode = '/api/episodes/:episodeId'
   await app.register(session, { prefix: '/api/session', ...context })
   await app.register(caseload, { prefix: '/api/caseload', ...context })
   await app.register(referrals, { prefix: '/api/referrals', ...context })
-  await app.register(episodes, { prefix: '/api/episodes/:episodeId', ...context })
-  await app.register(schooling, { prefix: '/api/episodes/:episodeId', ...context })
-  await app.register(overrides, { prefix: '/api/episodes/:episodeId/overrides', ...context })
-  await app.register(program, { prefix: '/api/episodes/:episodeId', ...context })
-  await app.register(pairings, { prefix: '/api/episodes/:episodeId', ...context })
+  await app.register(episode, { prefix: ofEpisode, ...context })
+  await app.register(evaluation, { prefix: `${ofEpisode}/evaluations`, ...context })
+  await app.register(phase, { prefix: ofEpisode, ...context })
+  await app.register(school, { prefix: ofEpisode, ...context })
+  await app.register(exercises, { prefix: ofEpisode, ...context })
+  await app.register(overrides, { prefix: `${ofEpisode}/overrides`, ...context })
+  await app.register(program, { prefix: ofEpisode, ...context })
+  await app.register(pairings, { prefix: ofEpisode, ...context })
   await app.register(phone, { prefix: '/api/phone', ...context })
-  await app.register(library, { prefix: '/api/library', shipped: catalogue, ...context })
+  await app.register(library, { prefix: '/api/library', ...context })
+  await app.register(protocols, { prefix: '/api/library', shipped: catalogue, ...context })
   await app.register(house, { prefix: '/api/house', shipped: catalogue, ...context })
-  await app.register(audit, { prefix: '/api/audit', ...context })
+  await app.register(trail, { prefix: '/api/audit', ...context })
 
   if (webDirectory && existsSync(webDirectory)) {
     await app.register(fastifyStatic, {

@@ -44,11 +44,19 @@ export interface FieldProblem {
 export class Problem extends Error {
   readonly code: ProblemCode
   readonly errors: readonly FieldProblem[]
+  /** What is stored already, where that is why something was refused. */
+  readonly stored: unknown
 
-  constructor(code: ProblemCode, message: string, errors: readonly FieldProblem[] = []) {
+  constructor(
+    code: ProblemCode,
+    message: string,
+    errors: readonly FieldProblem[] = [],
+    stored: unknown = undefined,
+  ) {
     super(message)
     this.name = 'Problem'
     this.code = code
     this.errors = errors
+    this.stored = stored
   }
 }

@@ -4,7 +4,8 @@ import { buildApp, DEFAULT_LIMITS } from './app.js'
 import { loadCatalogue } from './catalogue/loadCatalogue.js'
 import { systemClock } from './clock.js'
 import { Database } from './data/database.js'
-import { checkHouseEdits } from './plugins/houseCatalogue.js'
+import { dataOf } from './data/data.js'
+import { checkHouseEdits, outdatedNames } from './plugins/houseCatalogue.js'
 import { readSettings, SettingError } from './settings.js'
 
 process.env['TZ'] = 'UTC'
@@ -17,7 +18,9 @@ async function main(): Promise<void> {
   )
   const database = new Database(settings.database)
   await database.sequelize.authenticate()
-  await checkHouseEdits(database, catalogue)
+  const data = dataOf(database)
+  await checkHouseEdits(data, catalogue)
+  for (const line of await outdatedNames(data, catalogue)) process.stderr.write(`look again: ${line}\n`)
   const clock = systemClock(settings.today)
   const app = await buildApp({
     database,
@@ -30,7 +33,7 @@ async function main(): Promise<void> {
   await app.listen({ host: settings.host, port: settings.port })
   process.stdout.write(`listening ${settings.host}:${settings.port}\n`)
   const cleaning = setInterval(
-    () => void database.removeExpiredSessions(clock.now()).catch(() => {}),
+    () => void data.users.removeExpiredSessions(clock.now()).catch(() => {}),
     3_600_000,
   )
   const stop = async () => {

@@ -31,7 +31,7 @@ const MARKED = [
   'explanation',
   'openers',
 ]
-const SECRET = ['csrfToken', 'token', 'code', 'expiresAt']
+const SECRET = ['csrfToken', 'token', 'code', 'expiresAt', 'revision']
 
 const mark = (value: unknown) =>
   `<${createHash('sha256').update(JSON.stringify(value)).digest('hex').slice(0, 8)}>`
@@ -300,7 +300,7 @@ export async function clinicDay(clinic: TestClinic): Promise<RecordedAnswer[]> {
   const gate = catalogue.protocols.get('DRF-VLP-EARLY')!.gates[0]!
   const edits = [
     { kind: 'phase', protocolId: 'DRF-VLP-EARLY', phaseId: 'P2', day: 9 },
-    { kind: 'gate', protocolId: 'DRF-VLP-EARLY', ruleId: gate.id, day: gate.from + 7 },
+    { kind: 'gate', protocolId: 'DRF-VLP-EARLY', key: gate.key, day: gate.from + 7 },
     {
       kind: 'dose',
       exerciseId: 'fist-gentle',

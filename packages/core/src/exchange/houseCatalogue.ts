@@ -3,7 +3,7 @@ import { LAST_WEEK } from '../exercise/condition.js'
 import type { Dose, DoseRange, Exercise } from '../exercise/exercise.js'
 import { DOSE_KEYS, DOSE_LIMITS } from '../exercise/readExercise.js'
 import { lintProtocol } from '../protocol/lintProtocol.js'
-import type { Phase, Protocol, Rule } from '../protocol/protocol.js'
+import { rulesOfPhase, type Phase, type Protocol, type Rule } from '../protocol/protocol.js'
 import { LAST_DAY } from '../protocol/readProtocol.js'
 import { HEALING_ANCHORS } from '../protocol/vocabulary.js'
 import type { Catalogue } from './catalogue.js'
@@ -11,7 +11,7 @@ import type { Catalogue } from './catalogue.js'
 /** One thing a clinic does otherwise than the shipped catalogue. A later edit of the same thing replaces an earlier one. */
 export type HouseEdit =
   | { readonly kind: 'phase'; readonly protocolId: string; readonly phaseId: string; readonly day: number }
-  | { readonly kind: 'gate'; readonly protocolId: string; readonly ruleId: string; readonly day: number }
+  | { readonly kind: 'gate'; readonly protocolId: string; readonly key: string; readonly day: number }
   | {
       readonly kind: 'dose'
       readonly exerciseId: string
@@ -25,13 +25,18 @@ export type HouseEdit =
       readonly week: number
     }
 
+/** The protocol whose window an edit moves; `null` for an edit of an exercise. */
+export function editedProtocol(edit: HouseEdit): string | null {
+  return edit.kind === 'phase' || edit.kind === 'gate' ? edit.protocolId : null
+}
+
 /** What an edit is about; two edits of the same thing share it. */
 export function subjectOf(edit: HouseEdit): string {
   switch (edit.kind) {
     case 'phase':
       return `phase ${edit.protocolId}.${edit.phaseId}`
     case 'gate':
-      return `gate ${edit.ruleId}`
+      return `gate ${edit.protocolId}#${edit.key}`
     case 'dose':
       return `dose ${edit.exerciseId}`
     case 'week':
@@ -84,7 +89,7 @@ export function opensEarlier(edit: HouseEdit, inForce: Catalogue): boolean {
     }
     case 'gate': {
       const protocol = inForce.protocols.get(edit.protocolId)
-      const gate = protocol?.gates.find(({ id }) => id === edit.ruleId)
+      const gate = protocol?.gates.find(({ key }) => key === edit.key)
       return isHealing(protocol) && gate !== undefined && edit.day < gate.from
     }
     case 'week': {
@@ -116,7 +121,7 @@ function withWindows(protocol: Protocol, edits: readonly WindowEdit[]): Protocol
         moved =
           edit.kind === 'phase'
             ? withPhaseFrom(moved, edit.phaseId, edit.day)
-            : withGateFrom(moved, edit.ruleId, edit.day)
+            : withGateFrom(moved, edit.key, edit.day)
       } catch (error) {
         refused.push(edit)
         reason = error
@@ -144,13 +149,13 @@ function withPhaseFrom(protocol: Protocol, phaseId: string, day: number): Protoc
       'day',
       `Expected a whole day from ${least} to ${most}, so that no phase vanishes; found ${day}.`,
     )
-  const late = rulesOf(before).find((rule) => rule.from >= day)
+  const late = rulesOfPhase(before).find((rule) => rule.from >= day)
   if (late)
     return refuse(
       'day',
       `${late.id} begins on day ${late.from} and would lie outside its phase: choose day ${late.from + 1} or later.`,
     )
-  const gone = rulesOf(phase).find((rule) => rule.until !== null && rule.until <= day)
+  const gone = rulesOfPhase(phase).find((rule) => rule.until !== null && rule.until <= day)
   if (gone)
     return refuse(
       'day',
@@ -170,10 +175,6 @@ function withPhaseFrom(protocol: Protocol, phaseId: string, day: number): Protoc
   }
 }
 
-function rulesOf(phase: Phase): Rule[] {
-  return [...phase.allow, ...phase.caution, ...phase.forbid]
-}
-
 function mapPhase(phase: Phase, change: (rule: Rule) => Rule): Phase {
   return {
     ...phase,
@@ -183,9 +184,9 @@ function mapPhase(phase: Phase, change: (rule: Rule) => Rule): Phase {
   }
 }
 
-function withGateFrom(protocol: Protocol, ruleId: string, day: number): Protocol {
-  const gate = protocol.gates.find(({ id }) => id === ruleId)
-  if (!gate) return refuse('ruleId', `Expected a gate of ${protocol.id}, found "${ruleId}".`)
+function withGateFrom(protocol: Protocol, gateKey: string, day: number): Protocol {
+  const gate = protocol.gates.find(({ key }) => key === gateKey)
+  if (!gate) return refuse('key', `Expected a gate of ${protocol.id}, found "${gateKey}".`)
   const most = (gate.until ?? LAST_DAY + 1) - 1
   if (!Number.isInteger(day) || day < 0 || day > most)
     return refuse('day', `Expected a whole day from 0 to ${most}, found ${day}.`)

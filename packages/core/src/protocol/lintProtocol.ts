@@ -1,5 +1,5 @@
 import { LOADING_MODES, type Mode, type Motion } from './vocabulary.js'
-import type { Phase, Protocol, Rule } from './protocol.js'
+import { rulesOf, type Phase, type Protocol, type Rule } from './protocol.js'
 
 /** Something in a protocol that does not hold together, with its place and what was expected there. */
 export interface Finding {
@@ -24,10 +24,23 @@ export function lintProtocol(protocol: Protocol): Finding[] {
     ...gateFindings(protocol),
     ...unopenedMotions(protocol),
     ...unaddressedWords(protocol),
+    ...sharedKeys(protocol),
     ...(protocol.sources.length === 0
       ? [{ path: 'src', expected: 'at least one source with its confidence' }]
       : []),
   ]
+}
+
+/** Every rule and gate has a name of its own: records point at it. */
+function sharedKeys(protocol: Protocol): Finding[] {
+  const seen = new Set<string>()
+  return rulesOf(protocol).flatMap(({ id, key }) => {
+    if (!seen.has(key)) {
+      seen.add(key)
+      return []
+    }
+    return [{ path: id.slice(protocol.id.length + 1), expected: `a key of its own, found ${key} twice` }]
+  })
 }
 
 function windowFindings(phases: readonly Phase[]): Finding[] {

@@ -48,8 +48,10 @@ export type RuleKind = 'allow' | 'caution' | 'forbid' | 'never' | 'gate'
 
 /** One rule of a protocol, in one shape for allow, caution, forbid, never and gate. */
 export interface Rule {
-  /** `PROTOCOL.PHASE.kind.n` or `PROTOCOL.gate.n`, counted from 1. */
+  /** How it is printed: `PROTOCOL.PHASE.kind.n` or `PROTOCOL.gate.n`, counted from 1; moves when a rule is put before it. */
   readonly id: string
+  /** Its name in its protocol, never changed or given to another rule: what records point at. */
+  readonly key: string
   readonly kind: RuleKind
   readonly targets: readonly Target[]
   /** First day it holds; day 0 is the anchor. */
@@ -196,4 +198,18 @@ export function mapRules(protocol: Protocol, change: (rule: Rule) => Rule): Prot
       forbid: phase.forbid.map(change),
     })),
   }
+}
+
+/** Every rule of a protocol, gates included. */
+export function rulesOf(protocol: Protocol): Rule[] {
+  return [...protocol.never, ...protocol.gates, ...protocol.phases.flatMap(rulesOfPhase)]
+}
+
+export function rulesOfPhase(phase: Phase): Rule[] {
+  return [...phase.allow, ...phase.caution, ...phase.forbid]
+}
+
+/** A rule's name among all protocols, as records keep it. */
+export function ruleKey(protocol: Protocol, rule: Rule): string {
+  return `${protocol.id}#${rule.key}`
 }

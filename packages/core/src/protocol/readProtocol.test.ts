@@ -13,6 +13,19 @@ const GATES = [
     act: ['adl_mod', 'drive', 'wb', 'work_manual', 'sport_nc', 'sport_c'],
   },
 ]
+type Rules = { key?: string }[]
+/** Rules with a name each: their own, or their place. */
+const named = (rules: Rules | undefined, place: string) =>
+  rules?.map((rule, index) => ({ key: `${place}-${index + 1}`, ...rule }))
+const keyed = (document: { phases: { id: string; allow?: Rules; forbid?: Rules }[]; gates: Rules }) => ({
+  ...document,
+  phases: document.phases.map((one) => ({
+    ...one,
+    allow: named(one.allow, `${one.id.toLowerCase()}-allow`),
+    ...(one.forbid ? { forbid: named(one.forbid, `${one.id.toLowerCase()}-forbid`) } : {}),
+  })),
+  gates: named(document.gates, 'gate'),
+})
 const said = (text: string) => ({ en: text, es: text })
 const phase = (id: string, days: (number | null)[], changes: object = {}) => ({
   id,
@@ -24,23 +37,24 @@ const phase = (id: string, days: (number | null)[], changes: object = {}) => ({
   allow: [{ m: ['A', 'P', 'S'], mv: ['wrist.*'] }],
   ...changes,
 })
-const protocol = (changes: object = {}) => ({
-  id: 'X',
-  title: 't',
-  school: 's',
-  condition: 'c',
-  version: 1,
-  anchor: 'surgery',
-  guard: ['wrist.*'],
-  src: [{ key: 'K', confidence: 'low' }],
-  evidence: 'e',
-  str: { mv: ['wrist.*'], grip: 'any' },
-  phases: [phase('P1', [0, 14]), phase('P2', [14, null])],
-  gates: GATES,
-  red: [],
-  yellow: [],
-  ...changes,
-})
+const protocol = (changes: object = {}) =>
+  keyed({
+    id: 'X',
+    title: 't',
+    school: 's',
+    condition: 'c',
+    version: 1,
+    anchor: 'surgery',
+    guard: ['wrist.*'],
+    src: [{ key: 'K', confidence: 'low' }],
+    evidence: 'e',
+    str: { mv: ['wrist.*'], grip: 'any' },
+    phases: [phase('P1', [0, 14]), phase('P2', [14, null])],
+    gates: GATES,
+    red: [],
+    yellow: [],
+    ...changes,
+  })
 const refusedAt = (document: object): string => {
   try {
     const [finding] = lintProtocol(readProtocol(document))
@@ -115,6 +129,13 @@ describe('a protocol file', () => {
       protocol({ gates: [{ ...GATES[0] }, { ...GATES[1], test: ['grip_dyn'] }] }),
       'gates',
     ],
+    [
+      'a rule without a name',
+      protocol({ gates: [{ ...GATES[0], key: undefined }, GATES[1]] }),
+      'gates.0.key',
+    ],
+    ['a name of other signs', protocol({ gates: [{ ...GATES[0], key: 'Gate 1' }, GATES[1]] }), 'gates.0.key'],
+    ['one name for two rules', protocol({ gates: [GATES[0], { ...GATES[1], key: 'gate-1' }] }), 'gate.2'],
     ['a source without a confidence', protocol({ src: [{ key: 'K' }] }), 'src.0.confidence'],
   ])('with %s is refused at its path', (_case, document, path) => {
     expect(refusedAt(document)).toBe(path)

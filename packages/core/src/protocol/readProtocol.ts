@@ -60,6 +60,7 @@ const PHASE_KEYS = [
   'forbid',
 ] as const
 const RULE_KEYS = [
+  'key',
   'm',
   'mv',
   'combo',
@@ -232,7 +233,7 @@ interface RuleContext {
   readonly strengthGrips: readonly words.Grip[]
   readonly variables: Readonly<Record<string, Variable>>
   readonly window?: readonly [number, number | null]
-  /** A surgeon's own words: in one language, as they were written. */
+  /** A surgeon's own words: in one language, as they were written, and without a name. */
   readonly saysPlainly?: boolean
 }
 
@@ -267,6 +268,7 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
     part[of]!.optional((arc) => readVariableArcs(arc, of, context.variables, ends))
   return {
     id,
+    key: context.saysPlainly ? id : readKey(part['key']!),
     kind,
     targets,
     from,
@@ -291,6 +293,15 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
     dose: part['dose']!.optional(readDose),
     unlock: part['unlock']!.optional(readSaid),
   }
+}
+
+const KEY = /^[a-z0-9]+(-[a-z0-9]+)*$/
+
+function readKey(reader: DocumentReader): string {
+  const key = reader.text()
+  return KEY.test(key) && key.length <= 80
+    ? key
+    : reader.refuse('a name of small letters, digits and single dashes, at most 80 characters')
 }
 
 function plain(reader: DocumentReader): Said {

@@ -24,7 +24,7 @@ const EDITS = {
   gate: object({
     kind: string().oneOf(['gate']).required(),
     protocolId: text('the protocol', 60),
-    ruleId: text('the gate', 80),
+    key: text('the gate', 80),
     day: wholeDay(),
   }).noUnknown(UNKNOWN),
   dose: object({

@@ -1,7 +1,7 @@
 import { criterionMeaning } from '../protocol/criterion.js'
 import { arcWords, capital, insideWords, orthosisWords } from '../protocol/formWords.js'
 import { inEach, RESISTANCE_MEANING, type Language, type Said } from '../protocol/names.js'
-import type { Protocol, Rule } from '../protocol/protocol.js'
+import { ruleKey, type Protocol, type Rule } from '../protocol/protocol.js'
 import { atomText } from './atoms.js'
 import { atomWords } from './atomWords.js'
 import type { AtomJudgement, Because, DefaultName } from './judgeAtom.js'
@@ -13,7 +13,7 @@ export function reasonOf(judgement: AtomJudgement, protocol: Protocol): Reason {
   const { because, atom } = judgement
   const subject = inEach((language) => capital(atomWords(atom)[language]))
   return {
-    rule: ruleIdOf(because, protocol),
+    ...namesOf(because, protocol),
     atom: atomText(atom),
     subject,
     text: inEach((language) => textOf(judgement, protocol, subject, language)),
@@ -26,19 +26,21 @@ export function reasonOf(judgement: AtomJudgement, protocol: Protocol): Reason {
   }
 }
 
-function ruleIdOf(because: Because, protocol: Protocol): string {
+/** How a reason is printed, and the name that records keep of it. */
+function namesOf(because: Because, protocol: Protocol): Pick<Reason, 'rule' | 'key'> {
+  const both = (name: string) => ({ rule: name, key: name })
   switch (because.name) {
     case 'alwaysIn':
-      return `${protocol.id}.${because.phase.id}.always_in`
+      return both(`${protocol.id}.${because.phase.id}.always_in`)
     case 'forbiddenByOrder':
     case 'allowedByOrder':
-      return because.order.id
+      return both(because.order.id)
     case 'default':
-      return 'default'
+      return both('default')
     case 'heldByLoadBase':
-      return 'load-base'
+      return both('load-base')
     default:
-      return because.rule.id
+      return { rule: because.rule.id, key: ruleKey(protocol, because.rule) }
   }
 }
 

@@ -1,4 +1,5 @@
 import type { Criterion } from '../protocol/criterion.js'
+import { rulesOf } from '../protocol/protocol.js'
 import type { CaseOnDay, Supposing } from './caseOnDay.js'
 import { distinctCriteria, isOpen, type VerdictKind } from './verdict.js'
 
@@ -86,15 +87,10 @@ export function turningOffsets(state: CaseOnDay): readonly number[] {
   let offsets = turning.get(state)
   if (!offsets) {
     const { protocol, orders, day: today } = state
-    const rules = [
-      ...protocol.never,
-      ...protocol.gates,
-      ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution, ...phase.forbid]),
-    ]
     const days = [
       today,
       ...protocol.phases.map((phase) => phase.days[0]),
-      ...rules.flatMap((rule) => [rule.from, rule.until]),
+      ...rulesOf(protocol).flatMap((rule) => [rule.from, rule.until]),
       ...orders.flatMap((order) => [order.fromDay, order.untilDay]),
     ]
     offsets = [...new Set(days.flatMap((day) => (day === null ? [] : [day - today])))].sort((a, b) => a - b)

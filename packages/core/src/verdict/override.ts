@@ -85,7 +85,7 @@ export function overrideTerms(verdict: Verdict, state: CaseOnDay): OverrideTerms
 function barsOf(verdict: Verdict): string[] {
   return [
     ...new Set([
-      ...verdict.reasons.map(({ rule, atom }) => `${rule} ${atom}`),
+      ...verdict.reasons.map(({ key, atom }) => `${key} ${atom}`),
       ...verdict.missing.map(({ text }) => `needs ${text}`),
     ]),
   ]
@@ -109,7 +109,7 @@ export interface RecordedOverride {
   readonly exerciseId: string
   /** The digits it was made for; `null`: the exercise as it is, with any. */
   readonly digits: readonly Digit[] | null
-  /** What it covers, as `overrideTerms` told when it was made. */
+  /** What it covers, as `overrideTerms` told when it was made: names of rules, never their places. */
   readonly barredBy: readonly string[]
 }
 

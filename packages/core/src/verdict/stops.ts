@@ -115,6 +115,7 @@ export function everywhereNever(signature: Signature): Stop | null {
     unlock: [],
     reason: {
       rule: 'never.everywhere',
+      key: 'never.everywhere',
       atom: atomText(atom),
       subject,
       text: {

@@ -18,6 +18,8 @@ export function isOpen(kind: VerdictKind): boolean {
 /** Why, with the rule it rests on. `rule` is a rule id, `order.n`, `default`, `red-lock`, `catalogue.gate`… */
 export interface Reason {
   readonly rule: string
+  /** What records keep of it: the rule's name (`PROTOCOL#key`), which stays when another rule is put before it. */
+  readonly key: string
   readonly atom: string
   /** The atom in words, with which `text` begins where it speaks of the atom. */
   readonly subject: Said
@@ -50,7 +52,7 @@ const NO_SUBJECT: Said = { en: '', es: '' }
 
 /** A reason that speaks of the whole case or exercise, not of one motion. */
 export function stopReason(rule: string, text: Said, source: string): Reason {
-  return { rule, atom: '', subject: NO_SUBJECT, text, source }
+  return { rule, key: rule, atom: '', subject: NO_SUBJECT, text, source }
 }
 
 export function distinctCriteria(list: readonly Criterion[]): Criterion[] {

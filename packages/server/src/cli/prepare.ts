@@ -8,8 +8,9 @@ import { newId } from '../data/ids.js'
 import { migrate } from '../data/migrate.js'
 import { DEMO_USERS, loadDemoClinic } from '../demo/demoClinic.js'
 import { hashOf } from '../plugins/access.js'
-import { allHouseEdits, editsInForce } from '../plugins/houseCatalogue.js'
-import { CODE_MINUTES } from '../routes/phone.js'
+import { dataOf } from '../data/data.js'
+import { editsInForce } from '../data/houseEdits.js'
+import { CODE_MINUTES } from '../subjects/home/routes.js'
 import { readSettings } from '../settings.js'
 
 process.env['TZ'] = 'UTC'
@@ -89,40 +90,36 @@ async function addUser(database: Database, [login, name, role]: readonly string[
     isActive: true,
     createdAt: new Date(),
   })
-  await database.audit({
+  const told = {
     at: new Date(),
     actor: { kind: 'system', id: null },
     action: 'user.add',
-    episodeId: null,
-    isChange: true,
     detail: { id, role },
-  })
+  } as const
+  await dataOf(database).journal.audit(told, null, true)
   process.stdout.write(`added ${login} (${role})\n`)
 }
 
 /** Takes back a change of the clinic that keeps the server from starting after an update of the catalogue. */
 async function takeBack(database: Database, [id, ...reason]: readonly string[]): Promise<void> {
-  const rows = await allHouseEdits(database)
+  const { house } = dataOf(database)
+  const rows = await house.all()
   const edit = editsInForce(rows).find((one) => one.id === id)
   if (!edit || reason.length === 0)
     throw new Error('Usage: --take-back ID "why", with the id of a change that is in force')
-  const [at, number] = [new Date(), rows.at(-1)!.number + 1]
-  await database.rows.houseEdits.create({
-    ...edit,
-    id: newId(),
-    number,
-    why: reason.join(' '),
-    withdrawsId: edit.id,
-    recordedAt: at,
-  })
-  await database.audit({
-    at,
-    actor: { kind: 'system', id: null },
-    action: 'house.takeBack',
-    episodeId: null,
-    isChange: true,
-    detail: { id: edit.id, subject: edit.subject, number },
-  })
+  const at = new Date()
+  const row = { ...edit, id: newId(), why: reason.join(' '), withdrawsId: edit.id, recordedAt: at }
+  const detail = { id: edit.id, subject: edit.subject }
+  await house.add(
+    row,
+    { takesBack: edit.id, why: row.why },
+    {
+      at,
+      actor: { kind: 'system', id: null },
+      action: 'house.takeBack',
+      detail,
+    },
+  )
   process.stdout.write(`took back ${edit.subject}\n`)
 }
 

@@ -1,5 +1,10 @@
-import { DatabaseError, ConnectionError, Op, type Sequelize, type Transaction } from 'sequelize'
-import { newId } from './ids.js'
+import {
+  ConnectionError,
+  DatabaseError,
+  UniqueConstraintError,
+  type Sequelize,
+  type Transaction,
+} from 'sequelize'
 import { connect, type DatabaseSettings } from './connect.js'
 import { defineModels, type AuditRow, type Models } from './models.js'
 
@@ -29,9 +34,14 @@ export class Database {
   }
 
   async inTransaction<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+    return this.retried(() => this.sequelize.transaction(work))
+  }
+
+  /** Does something again after a deadlock or a lost connection: it must be idempotent. */
+  async retried<T>(work: () => Promise<T>): Promise<T> {
     for (let attempt = 1; ; attempt += 1) {
       try {
-        return await this.sequelize.transaction(work)
+        return await work()
       } catch (error) {
         if (attempt >= TRIES || !isWorthRetrying(error)) throw error
         await new Promise((resolve) => setTimeout(resolve, 20 * 2 ** attempt + Math.random() * 20))
@@ -39,30 +49,9 @@ export class Database {
     }
   }
 
-  /** Adds an audit row. Detail holds ids and names of fields, never a patient's values. */
-  async audit(
-    entry: Omit<AuditRow, 'id' | 'actorKind' | 'actorId' | 'detail'> & { actor: Actor; detail?: object },
-    transaction?: Transaction,
-  ) {
-    const { actor, detail, ...rest } = entry
-    await this.rows.audit.create(
-      { id: newId(), ...rest, actorKind: actor.kind, actorId: actor.id, detail: detail ?? {} },
-      transaction ? { transaction } : {},
-    )
-  }
-
-  /** Changes with every change of an episode's record: a screen that knows another one reads again. */
-  async revisionOf(episodeId: string): Promise<string> {
-    const newest = await this.rows.audit.findOne({
-      where: { episodeId, isChange: true },
-      order: [['id', 'DESC']],
-      attributes: ['id'],
-    })
-    return newest?.get().id ?? ''
-  }
-
-  async removeExpiredSessions(now: Date): Promise<void> {
-    await this.rows.sessions.destroy({ where: { expiresAt: { [Op.lt]: now } } })
+  /** Whether something was refused because its id is there already. */
+  isDuplicate(error: unknown): boolean {
+    return error instanceof UniqueConstraintError
   }
 
   async close(): Promise<void> {

@@ -6,14 +6,28 @@ import * as windowsAndHealth from './migrations/0003-windows-and-health.js'
 import * as houseAndOverrides from './migrations/0004-house-and-overrides.js'
 import * as onePerson from './migrations/0005-one-person.js'
 import * as digitsOfOverrides from './migrations/0006-digits-of-overrides.js'
+import * as ruleNames from './migrations/0007-rule-names.js'
+import * as orderOfRecords from './migrations/0008-order-of-records.js'
 
-const MIGRATIONS = [
+/** One step from a shape of the database to the next: statements, then what of the stored rows is rewritten. */
+export interface Migration {
+  readonly name: string
+  readonly statements: readonly string[]
+  readonly rewrite?: (
+    read: <Row extends object>(sql: string) => Promise<Row[]>,
+    write: (sql: string, values: readonly unknown[]) => Promise<void>,
+  ) => Promise<void>
+}
+
+export const MIGRATIONS: readonly Migration[] = [
   firstSlice,
   everySchool,
   windowsAndHealth,
   houseAndOverrides,
   onePerson,
   digitsOfOverrides,
+  ruleNames,
+  orderOfRecords,
 ]
 
 /**
@@ -44,6 +58,8 @@ const APP_PRIVILEGES: Readonly<Record<string, string>> = {
   bout_log_items: 'SELECT, INSERT',
   flags: 'SELECT, INSERT',
   audit: 'SELECT, INSERT',
+  episode_sequences: 'SELECT, INSERT, UPDATE',
+  withdrawals: 'SELECT, INSERT',
 }
 
 /**
@@ -55,10 +71,14 @@ export async function migrate(owner: Sequelize, appUser: string): Promise<string
     'CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(80) PRIMARY KEY, done_at DATETIME(3) NOT NULL) ENGINE=InnoDB',
   )
   const umzug = new Umzug({
-    migrations: MIGRATIONS.map(({ name, statements }) => ({
+    migrations: MIGRATIONS.map(({ name, statements, rewrite }) => ({
       name,
       up: async () => {
         for (const statement of statements) await owner.query(statement)
+        await rewrite?.(
+          (sql) => owner.query(sql, { type: QueryTypes.SELECT }) as Promise<never[]>,
+          async (sql, values) => void (await owner.query(sql, { replacements: [...values] })),
+        )
       },
     })),
     storage: {

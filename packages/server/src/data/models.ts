@@ -1,5 +1,14 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize'
 
+/** What every row of an episode's record has: what comes after what, and what was sent under its id. */
+export interface RecordRow {
+  id: string
+  episodeId: string
+  /** Counted by the database within the episode: later rows have greater numbers, whatever any clock says. */
+  seq: number
+  /** Of what was sent; empty for rows stored before there were digests. */
+  digest: string
+}
 /** Rows as the application sees them; one type a table. */
 export interface UserRow {
   id: string
@@ -47,9 +56,7 @@ export interface EpisodeRow {
   createdAt: Date
 }
 /** The school an episode follows from then on; the newest counts. */
-export interface SchoolChoiceRow {
-  id: string
-  episodeId: string
+export interface SchoolChoiceRow extends RecordRow {
   protocolId: string
   variant: string | null
   patientValues: unknown
@@ -59,18 +66,14 @@ export interface SchoolChoiceRow {
   chosenAt: Date
 }
 /** A bend out of the orthosis that makes the days count anew. */
-export interface SlipRow {
-  id: string
-  episodeId: string
+export interface SlipRow extends RecordRow {
   slippedOn: string
   creditDays: number
   why: string
   recordedBy: string
   recordedAt: Date
 }
-export interface WindowShiftRow {
-  id: string
-  episodeId: string
+export interface WindowShiftRow extends RecordRow {
   /** It moves the windows of this choice of a school only. */
   schoolChoiceId: string
   days: number
@@ -83,9 +86,7 @@ export interface WindowShiftRow {
   recordedBy: string
   recordedAt: Date
 }
-export interface HealthCheckRow {
-  id: string
-  episodeId: string
+export interface HealthCheckRow extends RecordRow {
   /** What was so; every other question was asked and is not so. */
   present: unknown
   note: string
@@ -96,8 +97,11 @@ export interface HealthCheckRow {
 export interface HouseEditRow {
   id: string
   number: number
+  digest: string
   subject: string
   edit: unknown
+  /** Of the protocol whose window it moves, when it was made; `null` for an exercise. */
+  protocolVersion: number | null
   /** What was in force before. */
   beforeValue: unknown
   why: string
@@ -108,15 +112,15 @@ export interface HouseEditRow {
   recordedAt: Date
 }
 /** A therapist's exception for one exercise of one patient. */
-export interface OverrideRow {
-  id: string
-  episodeId: string
+export interface OverrideRow extends RecordRow {
   exerciseId: string
   dose: unknown
   /** The digits it was made for; `null`: the exercise as it is, with any. */
   digits: unknown
-  /** What it covers, by rule and motion. */
+  /** What it covers, by name of rule and motion. */
   barredBy: unknown
+  /** The version of each protocol it was made for. */
+  protocolVersions: unknown
   why: string
   agreedBy: string
   document: string
@@ -125,17 +129,13 @@ export interface OverrideRow {
   recordedAt: Date
 }
 /** What is at home to exercise with (`null`: not asked), and whether the other hand can help; the newest counts. */
-export interface HomeCheckRow {
-  id: string
-  episodeId: string
+export interface HomeCheckRow extends RecordRow {
   things: unknown
   otherHand: 'well' | 'hurt' | 'notAsked'
   recordedBy: string
   recordedAt: Date
 }
-export interface FactRow {
-  id: string
-  episodeId: string
+export interface FactRow extends RecordRow {
   what: string
   value: string
   isWithdrawn: boolean
@@ -147,9 +147,7 @@ export interface FactRow {
   recordedBy: string
   recordedAt: Date
 }
-export interface OrderRow {
-  id: string
-  episodeId: string
+export interface OrderRow extends RecordRow {
   restriction: string
   untilOn: string | null
   givenBy: string
@@ -161,9 +159,7 @@ export interface OrderRow {
   recordedBy: string
   recordedAt: Date
 }
-export interface EvaluationRow {
-  id: string
-  episodeId: string
+export interface EvaluationRow extends RecordRow {
   evaluatedOn: string
   painRest: number | null
   painAct: number | null
@@ -187,9 +183,7 @@ export interface DraftRow {
   updatedBy: string
   updatedAt: Date
 }
-export interface ProgramVersionRow {
-  id: string
-  episodeId: string
+export interface ProgramVersionRow extends RecordRow {
   number: number
   signedBy: string
   signedAt: Date
@@ -215,9 +209,7 @@ export interface DeviceRow {
   revokedAt: Date | null
   seenAt: Date
 }
-export interface BoutLogRow {
-  id: string
-  episodeId: string
+export interface BoutLogRow extends RecordRow {
   programVersionId: string
   deviceId: string | null
   startedAt: Date
@@ -227,7 +219,6 @@ export interface BoutLogRow {
   painAfter: number | null
   endedBy: 'done' | 'left' | 'stop'
   redFlags: unknown
-  digest: string
   receivedAt: Date
 }
 export interface BoutLogItemRow {
@@ -237,9 +228,7 @@ export interface BoutLogItemRow {
   repetitionsDone: number
   reason: string
 }
-export interface FlagRow {
-  id: string
-  episodeId: string
+export interface FlagRow extends RecordRow {
   flag: string
   boutLogId: string | null
   raisedAt: Date
@@ -247,6 +236,17 @@ export interface FlagRow {
   outcome: string
   answeredBy: string
   liftedBy: string | null
+}
+/** The last number given out in an episode's record. */
+export interface EpisodeSequenceRow {
+  episodeId: string
+  last: number
+}
+/** What was taken back by which row: once each. */
+export interface WithdrawalRow {
+  targetId: string
+  withdrawalId: string
+  episodeId: string | null
 }
 export interface AuditRow {
   id: string
@@ -259,7 +259,7 @@ export interface AuditRow {
   detail: unknown
 }
 
-type Table<Row extends object> = ModelStatic<Model<Row, Row>>
+export type Table<Row extends object> = ModelStatic<Model<Row, Row>>
 
 export interface Models {
   users: Table<UserRow>
@@ -284,6 +284,8 @@ export interface Models {
   boutLogs: Table<BoutLogRow>
   boutLogItems: Table<BoutLogItemRow>
   flags: Table<FlagRow>
+  sequences: Table<EpisodeSequenceRow>
+  withdrawals: Table<WithdrawalRow>
   audit: Table<AuditRow>
 }
 
@@ -354,6 +356,8 @@ export function defineModels(sequelize: Sequelize): Models {
     schoolChoices: table<SchoolChoiceRow>('school_choices', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       protocolId: text,
       variant: { type: DataTypes.STRING, allowNull: true },
       patientValues: json,
@@ -365,6 +369,8 @@ export function defineModels(sequelize: Sequelize): Models {
     windowShifts: table<WindowShiftRow>('window_shifts', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       schoolChoiceId: id,
       days: whole,
       afterDay: whole,
@@ -378,6 +384,8 @@ export function defineModels(sequelize: Sequelize): Models {
     healthChecks: table<HealthCheckRow>('health_checks', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       present: json,
       note: text,
       recordedBy: id,
@@ -386,6 +394,8 @@ export function defineModels(sequelize: Sequelize): Models {
     slips: table<SlipRow>('slips', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       slippedOn: day,
       creditDays: { type: DataTypes.SMALLINT, allowNull: false },
       why: text,
@@ -395,6 +405,8 @@ export function defineModels(sequelize: Sequelize): Models {
     facts: table<FactRow>('facts', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       what: text,
       value: text,
       isWithdrawn: flag,
@@ -409,6 +421,8 @@ export function defineModels(sequelize: Sequelize): Models {
     orders: table<OrderRow>('orders', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       restriction: text,
       untilOn: maybeDay,
       givenBy: text,
@@ -422,6 +436,8 @@ export function defineModels(sequelize: Sequelize): Models {
     evaluations: table<EvaluationRow>('evaluations', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       evaluatedOn: day,
       painRest: score,
       painAct: score,
@@ -439,8 +455,10 @@ export function defineModels(sequelize: Sequelize): Models {
     houseEdits: table<HouseEditRow>('house_edits', {
       id: key,
       number: whole,
+      digest: text,
       subject: text,
       edit: json,
+      protocolVersion: { type: DataTypes.INTEGER, allowNull: true },
       beforeValue: json,
       why: text,
       agreedBy: text,
@@ -452,10 +470,13 @@ export function defineModels(sequelize: Sequelize): Models {
     overrides: table<OverrideRow>('overrides', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       exerciseId: text,
       dose: json,
       digits: maybeJson,
       barredBy: json,
+      protocolVersions: json,
       why: text,
       agreedBy: text,
       document: text,
@@ -466,6 +487,8 @@ export function defineModels(sequelize: Sequelize): Models {
     homeChecks: table<HomeCheckRow>('home_checks', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       things: maybeJson,
       otherHand: text,
       recordedBy: id,
@@ -482,6 +505,8 @@ export function defineModels(sequelize: Sequelize): Models {
     programVersions: table<ProgramVersionRow>('program_versions', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       number: whole,
       signedBy: id,
       signedAt: instant,
@@ -510,6 +535,8 @@ export function defineModels(sequelize: Sequelize): Models {
     boutLogs: table<BoutLogRow>('bout_logs', {
       id: key,
       episodeId: id,
+      seq: { type: DataTypes.BIGINT, allowNull: false, autoIncrement: true },
+      digest: text,
       programVersionId: id,
       deviceId: maybeId,
       startedAt: instant,
@@ -519,7 +546,6 @@ export function defineModels(sequelize: Sequelize): Models {
       painAfter: score,
       endedBy: text,
       redFlags: json,
-      digest: text,
       receivedAt: instant,
     }),
     boutLogItems: table<BoutLogItemRow>('bout_log_items', {
@@ -532,6 +558,8 @@ export function defineModels(sequelize: Sequelize): Models {
     flags: table<FlagRow>('flags', {
       id: key,
       episodeId: id,
+      seq: whole,
+      digest: text,
       flag: text,
       boutLogId: maybeId,
       raisedAt: instant,
@@ -539,6 +567,12 @@ export function defineModels(sequelize: Sequelize): Models {
       outcome: text,
       answeredBy: text,
       liftedBy: maybeId,
+    }),
+    sequences: table<EpisodeSequenceRow>('episode_sequences', { episodeId: key, last: whole }),
+    withdrawals: table<WithdrawalRow>('withdrawals', {
+      targetId: key,
+      withdrawalId: id,
+      episodeId: maybeId,
     }),
     audit: table<AuditRow>('audit', {
       id: key,

@@ -11,11 +11,12 @@ import {
 } from '@pledge/core'
 import { hash } from '@node-rs/argon2'
 import { ulid } from 'ulid'
-import { caseOn, readRecord } from '../cases/episodeRecord.js'
-import { judgedItems } from '../cases/programItems.js'
+import { dataOf } from '../data/data.js'
 import type { Database } from '../data/database.js'
 import { newId } from '../data/ids.js'
-import type { EpisodeRow, FactRow, PatientRow, Role } from '../data/models.js'
+import type { BoutLogRow, EpisodeRow, FactRow, PatientRow, Role } from '../data/models.js'
+import { caseOn } from '../record/episodeCase.js'
+import { judgedItems } from '../record/programItems.js'
 
 /** An invented clinic in an invented valley; nobody in it exists. Dates are relative to the day it is loaded. */
 export const DEMO_USERS = [
@@ -273,6 +274,7 @@ export async function loadDemoClinic(
   fixedToday: ClinicalDay | null,
 ): Promise<boolean> {
   const { rows } = database
+  const data = dataOf(database)
   if ((await rows.users.count()) > 0) return false
   const today = fixedToday ?? clinicalDayAt(now, timeZone)
   const users = new Map<string, string>()
@@ -302,6 +304,8 @@ export async function loadDemoClinic(
           now.getTime() - 60_000,
         ),
       )
+    let last = 0
+    const inOrder = () => ({ seq: (last += 1), digest: '' })
     const [patientId, episodeId] = [newId(), newId()]
     await rows.patients.create({
       id: patientId,
@@ -327,6 +331,7 @@ export async function loadDemoClinic(
     }
     await rows.episodes.create(episode)
     await rows.schoolChoices.create({
+      ...inOrder(),
       id: ulid(at(1, 9).getTime()),
       episodeId,
       protocolId: 'DRF-VLP-EARLY',
@@ -338,6 +343,7 @@ export async function loadDemoClinic(
       chosenAt: at(1, 9),
     })
     const facts = Object.entries(demo.given).map(([what, day]): FactRow => ({
+      ...inOrder(),
       id: ulid(at(day, 10).getTime()),
       episodeId,
       what,
@@ -355,6 +361,7 @@ export async function loadDemoClinic(
     }))
     await rows.facts.bulkCreate(facts)
     await rows.healthChecks.create({
+      ...inOrder(),
       id: ulid(at(1, 10).getTime()),
       episodeId,
       present: demo.health ?? [],
@@ -363,6 +370,7 @@ export async function loadDemoClinic(
       recordedAt: at(1, 10),
     })
     await rows.homeChecks.create({
+      ...inOrder(),
       id: ulid(at(1, 10).getTime()),
       episodeId,
       things: null,
@@ -373,6 +381,7 @@ export async function loadDemoClinic(
     for (const [day, painRest, painAct, ...angles] of demo.visits) {
       const evaluationId = ulid(at(day, 10).getTime())
       await rows.evaluations.create({
+        ...inOrder(),
         id: evaluationId,
         episodeId,
         evaluatedOn: onDay(day),
@@ -402,7 +411,7 @@ export async function loadDemoClinic(
       )
     }
     const lastVisit = demo.visits.at(-1)![0]
-    const record = await readRecord(database, episodeId)
+    const record = await data.records.of(episodeId)
     const state = caseOn(record, catalogue, onDay(lastVisit), at(lastVisit, 11))
     const draft = demo.program.map(([exerciseId, dose]) => ({
       itemId: newId(),
@@ -426,6 +435,7 @@ export async function loadDemoClinic(
     })
     const versionId = ulid(at(lastVisit, 11).getTime())
     await rows.programVersions.create({
+      ...inOrder(),
       id: versionId,
       episodeId,
       number: 1,
@@ -436,14 +446,10 @@ export async function loadDemoClinic(
       items: items.map(signedItem),
       schools: {},
     })
-    await database.audit({
-      at: now,
-      actor: { kind: 'system', id: null },
-      action: 'demo.load',
-      episodeId,
-      isChange: true,
-    })
-    await loadBouts(demo, episodeId, versionId, items)
+    const told = { at: now, actor: { kind: 'system', id: null }, action: 'demo.load' } as const
+    await data.journal.audit(told, episodeId, true)
+    await loadBouts(demo, episodeId, versionId, items, inOrder)
+    await rows.sequences.create({ episodeId, last })
   }
 
   /** Moments after breakfast, lunch and supper since some days ago, in the clinic's time, none ahead of now. */
@@ -474,6 +480,7 @@ export async function loadDemoClinic(
     episodeId: string,
     versionId: string,
     items: ReturnType<typeof judgedItems>,
+    inOrder: () => { seq: number; digest: string },
   ): Promise<void> {
     const lastVisit = demo.visits.at(-1)![0]
     const moments = mealtimes(demo.day - lastVisit, demo.patient.name).slice(-demo.bouts.length)
@@ -499,7 +506,7 @@ export async function loadDemoClinic(
         redFlags: flag ? [flag] : [],
         digest: '0'.repeat(64),
         receivedAt: endedAt,
-      })
+      } as BoutLogRow)
       await rows.boutLogItems.bulkCreate(
         items.map((item, place) => ({
           boutLogId: boutId,
@@ -516,6 +523,7 @@ export async function loadDemoClinic(
       )
       if (flag) {
         await rows.flags.create({
+          ...inOrder(),
           id: newId(),
           episodeId,
           flag,

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto'
 import type { FastifyRequest } from 'fastify'
 import fp from 'fastify-plugin'
-import type { Actor, Database } from '../data/database.js'
+import type { Data } from '../data/data.js'
+import type { Actor } from '../data/database.js'
 import type { Role } from '../data/models.js'
 import { Problem } from '../problems.js'
 
@@ -44,7 +45,7 @@ export function hashOf(secret: string): string {
 
 /** Finds out who calls, and refuses by default. */
 export const access = fp(
-  async (app, { database }: { database: Database }) => {
+  async (app, { data }: { data: Data }) => {
     app.decorateRequest('user', null)
     app.decorateRequest('device', null)
     app.decorateRequest('me', function me(this: FastifyRequest) {
@@ -75,8 +76,7 @@ export const access = fp(
         return
       }
       const { userId } = request.session
-      const row = userId ? await database.rows.users.findByPk(userId) : null
-      const user = row?.get()
+      const user = userId ? await data.users.byId(userId) : null
       if (user?.isActive) request.user = { id: user.id, name: user.name, role: user.role }
       const { role } = request.me()
       if (!wanted.includes(role))
@@ -91,10 +91,8 @@ export const access = fp(
     async function pairedDevice(request: FastifyRequest): Promise<PairedDevice | null> {
       const token = /^Bearer ([A-Za-z0-9_-]{43})$/.exec(request.headers.authorization ?? '')?.[1]
       if (!token) return null
-      const row = await database.rows.devices.findOne({
-        where: { tokenHash: hashOf(token), revokedAt: null },
-      })
-      return row ? { id: row.get().id, episodeId: row.get().episodeId } : null
+      const device = await data.homes.deviceByToken(hashOf(token))
+      return device && { id: device.id, episodeId: device.episodeId }
     }
   },
   { name: 'access', dependencies: ['@fastify/csrf-protection'] },

@@ -1,6 +1,14 @@
-import { CoreError, houseCatalogue, type Catalogue, type HouseEdit } from '@pledge/core'
+import {
+  CoreError,
+  editedProtocol,
+  houseCatalogue,
+  rulesOf,
+  type Catalogue,
+  type HouseEdit,
+} from '@pledge/core'
 import fp from 'fastify-plugin'
-import type { Database } from '../data/database.js'
+import type { Data } from '../data/data.js'
+import { editsInForce } from '../data/houseEdits.js'
 import type { HouseEditRow } from '../data/models.js'
 
 declare module 'fastify' {
@@ -8,18 +16,6 @@ declare module 'fastify' {
     /** The catalogue as this clinic uses it now: the shipped one with the clinic's changes. */
     catalogue: Catalogue
   }
-}
-
-/** The clinic's changes in force, in the order in which they were made. */
-export function editsInForce(rows: readonly HouseEditRow[]): HouseEditRow[] {
-  const withdrawn = new Set(rows.map(({ withdrawsId }) => withdrawsId))
-  return rows.filter((row) => row.withdrawsId === null && !withdrawn.has(row.id))
-}
-
-/** Every change ever made and taken back, oldest first. */
-export async function allHouseEdits(database: Database): Promise<HouseEditRow[]> {
-  const rows = await database.rows.houseEdits.findAll({ order: [['number', 'ASC']] })
-  return rows.map((row) => row.get())
 }
 
 /** The shipped catalogue with a clinic's changes worked in; its revision names both. */
@@ -34,8 +30,8 @@ export function catalogueOfHouse(shipped: Catalogue, rows: readonly HouseEditRow
  *
  * @throws CoreError that names the change and how to take it back
  */
-export async function checkHouseEdits(database: Database, shipped: Catalogue): Promise<void> {
-  const rows = await allHouseEdits(database)
+export async function checkHouseEdits(data: Data, shipped: Catalogue): Promise<void> {
+  const rows = await data.house.all()
   try {
     catalogueOfHouse(shipped, rows)
   } catch (error) {
@@ -49,22 +45,62 @@ export async function checkHouseEdits(database: Database, shipped: Catalogue): P
   }
 }
 
+/**
+ * What was made for another version of a protocol, or for a rule that is no more: changes of the clinic that still fit but were
+ * decided for other windows, and exceptions that cover nothing now. For whoever starts the server.
+ *
+ * @returns a line each; empty where everything fits
+ */
+export async function outdatedNames(data: Data, shipped: Catalogue): Promise<string[]> {
+  const edits = editsInForce(await data.house.all()).flatMap(({ id, subject, edit, protocolVersion }) => {
+    const protocolId = editedProtocol(edit as HouseEdit)
+    const now = protocolId === null ? null : shipped.protocols.get(protocolId)?.version
+    return protocolVersion !== null && now !== protocolVersion
+      ? [
+          `change ${id} (${subject}) was made for version ${protocolVersion}, the catalogue has version ${now ?? 'none'}`,
+        ]
+      : []
+  })
+  const overrides = (await data.programs.overridesInForce()).flatMap(({ id, barredBy, protocolVersions }) => {
+    const unknown = (barredBy as string[]).flatMap((bar) => unknownRule(bar, shipped))
+    const other = Object.entries(protocolVersions as Record<string, number>).filter(
+      ([protocolId, version]) => shipped.protocols.get(protocolId)?.version !== version,
+    )
+    if (unknown.length === 0 && other.length === 0) return []
+    const why = [
+      ...unknown.map((rule) => `${rule} is no rule`),
+      ...other.map(([protocolId, version]) => `it was made for version ${version} of ${protocolId}`),
+    ]
+    return [`exception ${id}: ${why.join('; ')}`]
+  })
+  return [...edits, ...overrides]
+}
+
+/** The rule that something barred is named after, where no protocol has it. */
+function unknownRule(bar: string, { protocols }: Catalogue): string[] {
+  const [, protocolId, key] = /^([^ #]+)#(\S+)/.exec(bar) ?? []
+  if (protocolId === undefined) return []
+  const protocol = protocols.get(protocolId)
+  return protocol && rulesOf(protocol).some((rule) => rule.key === key) ? [] : [`${protocolId}#${key}`]
+}
+
 /** Hands each request the clinic's catalogue; it is made anew only when a change was added, by whichever server. */
 export const houseCatalogues = fp(
-  async (app, { database, shipped }: { database: Database; shipped: Catalogue }) => {
+  async (app, { data, shipped }: { data: Data; shipped: Catalogue }) => {
     let kept = shipped
     let keptNumber = 0
     app.decorateRequest('catalogue', null as unknown as Catalogue)
     app.addHook('preHandler', async (request) => {
       const { access } = request.routeOptions.config
       if (access === undefined || access === 'anyone') return
-      const newest = await database.rows.houseEdits.findOne({
-        order: [['number', 'DESC']],
-        attributes: ['number'],
-      })
-      const number = newest?.get().number ?? 0
+      // A bout rests on no window: uploads are spared the question.
+      if (access === 'device' && request.method === 'POST') {
+        request.catalogue = kept
+        return
+      }
+      const number = await data.house.newestNumber()
       if (number !== keptNumber) {
-        kept = catalogueOfHouse(shipped, await allHouseEdits(database))
+        kept = catalogueOfHouse(shipped, await data.house.all())
         keptNumber = number
       }
       request.catalogue = kept

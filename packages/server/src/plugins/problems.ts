@@ -1,7 +1,7 @@
 import { CoreError } from '@pledge/core'
 import type { FastifyError } from 'fastify'
 import fp from 'fastify-plugin'
-import { ConnectionError, UniqueConstraintError } from 'sequelize'
+import { databaseProblem } from '../data/databaseProblem.js'
 import { Problem, PROBLEM_STATUSES, type ProblemCode } from '../problems.js'
 
 const FASTIFY_CODES: Readonly<Record<string, [ProblemCode, string]>> = {
@@ -17,13 +17,8 @@ function asProblem(error: FastifyError | Error): Problem {
   if (error instanceof Problem) return error
   if (error instanceof CoreError)
     return new Problem(error.code, error.message, [{ path: error.path, message: error.message }])
-  if (error instanceof UniqueConstraintError)
-    return new Problem('ID_TAKEN', 'This has been recorded already under another form.')
-  if (error instanceof ConnectionError)
-    return new Problem(
-      'DATABASE_AWAY',
-      'The record cannot be reached right now. What you typed is still here; try again in a minute.',
-    )
+  const fromDatabase = databaseProblem(error)
+  if (fromDatabase) return fromDatabase
   const known = 'code' in error ? FASTIFY_CODES[error.code] : undefined
   if (known) return new Problem(known[0], known[1])
   if ('statusCode' in error && error.statusCode === 429)
@@ -54,6 +49,7 @@ export const problems = fp(
           code: problem.code,
           detail: problem.message,
           errors: problem.errors,
+          ...(problem.stored === undefined ? {} : { stored: problem.stored }),
         })
     })
   },

@@ -1,6 +1,6 @@
 import type { SessionStore } from '@fastify/session'
 import { hashOf } from './access.js'
-import type { Database } from '../data/database.js'
+import type { Users } from '../data/users.js'
 
 type Callback = (error?: unknown) => void
 type SessionData = Parameters<SessionStore['set']>[1]
@@ -9,7 +9,7 @@ type SessionData = Parameters<SessionStore['set']>[1]
 export const SESSION_HOURS = 10
 
 /** Sessions in the database: they outlive a restart and are shared by several servers. Ids are stored hashed. */
-export function databaseSessions(database: Database, now: () => Date): SessionStore {
+export function databaseSessions(users: Users, now: () => Date): SessionStore {
   const done = (work: Promise<unknown>, callback: Callback) => {
     work.then(() => callback(), callback)
   }
@@ -21,16 +21,16 @@ export function databaseSessions(database: Database, now: () => Date): SessionSt
         data: JSON.stringify(session),
         expiresAt: new Date(now().getTime() + SESSION_HOURS * 3_600_000),
       }
-      done(database.rows.sessions.upsert(row), callback)
+      done(users.keepSession(row), callback)
     },
     get(id: string, callback: (error: unknown, session?: SessionData | null) => void) {
-      database.rows.sessions.findByPk(hashOf(id)).then((row) => {
-        const isAlive = row !== null && row.get().expiresAt > now()
-        callback(null, isAlive ? (JSON.parse(row.get().data) as SessionData) : null)
+      users.session(hashOf(id)).then((row) => {
+        const isAlive = row !== null && row.expiresAt > now()
+        callback(null, isAlive ? (JSON.parse(row.data) as SessionData) : null)
       }, callback)
     },
     destroy(id: string, callback: Callback) {
-      done(database.rows.sessions.destroy({ where: { id: hashOf(id) } }), callback)
+      done(users.endSession(hashOf(id)), callback)
     },
   }
 }

@@ -27,7 +27,7 @@ const searchBox = ref<HTMLInputElement>()
 const isLead = computed(() => session.user?.role === 'lead')
 type Moving =
   | { kind: 'phase'; phaseId: string; day: number; shipped: number }
-  | { kind: 'gate'; ruleId: string; day: number; shipped: number }
+  | { kind: 'gate'; key: string; day: number; shipped: number }
 const moving = ref<Moving | null>(null)
 
 const selected = computed(() => {
@@ -275,7 +275,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
                   <button
                     v-if="isLead"
                     class="text-button"
-                    @click="moving = { kind: 'gate', ruleId: rule.id, day: rule.from, shipped: shippedDay }"
+                    @click="moving = { kind: 'gate', key: rule.key, day: rule.from, shipped: shippedDay }"
                   >
                     Change
                   </button></span
@@ -318,7 +318,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressKey))
       :subject="
         moving.kind === 'phase'
           ? { kind: 'phase', protocolId: page.id, phaseId: moving.phaseId, day: moving.day }
-          : { kind: 'gate', protocolId: page.id, ruleId: moving.ruleId, day: moving.day }
+          : { kind: 'gate', protocolId: page.id, key: moving.key, day: moving.day }
       "
       :shipped="moving.shipped"
       @done="((moving = null), readAll())"

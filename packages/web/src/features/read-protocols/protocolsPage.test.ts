@@ -13,6 +13,7 @@ import ProtocolsPage from './ProtocolsPage.vue'
 const both = (en: string, es = `${en} (es)`) => ({ en, es })
 const rule = (id: string, kind: RuleAnswer['kind'], what: string, from = 0): RuleAnswer => ({
   id,
+  key: `key-of-${id}`,
   kind,
   from,
   what: both(what),

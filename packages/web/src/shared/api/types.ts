@@ -562,6 +562,8 @@ export interface SchoolsAnswer {
 }
 export interface RuleAnswer {
   id: string
+  /** Its name, which edits point at. */
+  key: string
   kind: 'allow' | 'caution' | 'forbid' | 'never' | 'gate'
   from: number
   what: Said

@@ -14,7 +14,7 @@ import { useSending } from '../parts/useSending'
 /** What this clinic does otherwise: the new value, the open cases it would change, the reason; then it is saved. */
 type Subject =
   | { kind: 'phase'; protocolId: string; phaseId: string; day: number }
-  | { kind: 'gate'; protocolId: string; ruleId: string; day: number }
+  | { kind: 'gate'; protocolId: string; key: string; day: number }
   | { kind: 'dose'; exercise: Pick<ExercisePageAnswer, 'id' | 'dose' | 'range'> }
   | { kind: 'week'; exerciseId: string; conditionId: string; week: number }
 const props = defineProps<{ subject: Subject; shipped?: number }>()
@@ -53,7 +53,7 @@ function typedNumber(value: number | null): HouseEdit | null {
     return { kind, exerciseId: subject.exerciseId, conditionId: subject.conditionId, week: value }
   return kind === 'phase'
     ? { kind, protocolId: subject.protocolId, phaseId: subject.phaseId, day: value }
-    : { kind, protocolId: subject.protocolId, ruleId: subject.ruleId, day: value }
+    : { kind, protocolId: subject.protocolId, key: subject.key, day: value }
 }
 function typedDose({ id, dose }: Pick<ExercisePageAnswer, 'id' | 'dose'>): HouseEdit | null {
   const typed = FIELDS.map(([key]) => [key, form.dose[key]!] as const)

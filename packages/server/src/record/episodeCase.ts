@@ -1,0 +1,122 @@
+import {
+  CoreError,
+  lastReviewOn,
+  patientCaseOf,
+  worstPainOf,
+  type CaseRecord,
+  type Catalogue,
+  type ClinicalDay,
+  type Digit,
+  type LoggedPain,
+  type PatientCase,
+  type RecordedFact,
+} from '@pledge/core'
+import type { EpisodeRecord } from '../data/episodeRecords.js'
+
+/** The case that core judges, on a day, with the patient's other injuries. */
+export function caseOn(
+  record: EpisodeRecord,
+  catalogue: Catalogue,
+  today: ClinicalDay,
+  now: Date,
+): PatientCase {
+  const ofEpisode = (one: EpisodeRecord, others: CaseRecord['others'] = []) =>
+    caseRecordOf(one, catalogue, now, others)
+  const others = record.others.map((other) => ({
+    hand: other.episode.side === record.episode.side ? ('same' as const) : ('other' as const),
+    record: ofEpisode(other),
+  }))
+  return patientCaseOf(ofEpisode(record, others), catalogue, today)
+}
+
+/** An episode's rows in the words of core. */
+function caseRecordOf(
+  record: EpisodeRecord,
+  catalogue: Catalogue,
+  now: Date,
+  others: NonNullable<CaseRecord['others']>,
+): CaseRecord {
+  const { episode, patient, school } = record
+  const protocol = catalogue.protocols.get(school.protocolId)
+  const condition = catalogue.conditions.get(episode.conditionId)
+  if (!protocol || !condition)
+    throw new CoreError('PROTOCOL_UNKNOWN', 'protocolId', `The catalogue no longer has ${school.protocolId}.`)
+  return {
+    protocol,
+    condition,
+    binding: {
+      variant: school.variant,
+      values: school.patientValues as Record<string, number>,
+      shifts: record.shifts.map((shift) => [shift.days, shift.afterDay] as const),
+    },
+    counted: {
+      anchorOn: school.anchorOn,
+      slips: record.slips.map((slip) => ({ on: slip.slippedOn, creditDays: slip.creditDays })),
+    },
+    digits: episode.digits as Digit[],
+    facts: recordedFacts(record),
+    loggedPain: loggedPain(record, now),
+    orders: record.orders.map((order) => ({
+      ...order,
+      why: `${order.why} (${order.givenBy}, ${order.dated})`,
+      document: order.document || null,
+    })),
+    isLocked: record.openFlags.length > 0,
+    lastReviewOn: reviewedOn(record),
+    contraindications: [
+      ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
+      ...(patient.hasAdhesiveAllergy ? (['adhesive'] as const) : []),
+      ...(record.health?.present ?? []),
+    ],
+    isHealthAsked: record.health !== null,
+    things: record.home ? (record.home.things as string[] | null) : null,
+    otherHand: !record.home || record.home.otherHand === 'notAsked' ? null : record.home.otherHand,
+    others,
+  }
+}
+
+/** The last day a therapist reviewed the case. */
+export function reviewedOn({ episode, evaluations, versions }: EpisodeRecord): ClinicalDay {
+  return lastReviewOn({
+    openedOn: episode.openedOn,
+    evaluatedOn: evaluations.map((one) => one.evaluatedOn),
+    signedOn: versions.map((one) => one.signedOn),
+  })
+}
+
+/**
+ * Facts and the pain scores of evaluations, in the order the database gave them. A withdrawal holds from the day of what it
+ * withdraws on, whatever day the clock of its server showed.
+ */
+function recordedFacts(record: EpisodeRecord): RecordedFact[] {
+  const datedOf = new Map(record.facts.map((row) => [row.id, row.dated]))
+  const facts = record.facts.map((row) => {
+    const target = (row.correctsId && datedOf.get(row.correctsId)) || row.dated
+    return {
+      seq: row.seq,
+      fact: {
+        what: row.what as RecordedFact['what'],
+        value: JSON.parse(row.value) as boolean | number | string,
+        date: row.dated < target ? target : row.dated,
+        withdrawn: row.isWithdrawn,
+      },
+    }
+  })
+  const pains = record.evaluations.flatMap((row) => {
+    const scores = [['pain.rest', row.painRest] as const, ['pain.act', row.painAct] as const]
+    return scores.flatMap(([what, value]) =>
+      value === null
+        ? []
+        : [{ seq: row.seq, fact: { what, value, date: row.evaluatedOn, withdrawn: false } }],
+    )
+  })
+  return [...facts, ...pains].sort((a, b) => a.seq - b.seq).map(({ fact }) => fact)
+}
+
+function loggedPain(record: EpisodeRecord, now: Date): LoggedPain[] {
+  return record.bouts.map((bout) => ({
+    hoursAgo: Math.max(0, (now.getTime() - bout.endedAt.getTime()) / 3_600_000),
+    before: bout.painBefore,
+    worst: worstPainOf(bout),
+  }))
+}

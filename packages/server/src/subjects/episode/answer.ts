@@ -1,0 +1,560 @@
+import {
+  CONTRAINDICATION_NAMES,
+  HEALING_ANCHORS,
+  HEALTH_QUESTIONS,
+  addDays,
+  answerKind,
+  burdenOf,
+  clinicalDayAt,
+  criterionMeaning,
+  criterionQuestion,
+  dayZero,
+  gateStandings,
+  daysBehind,
+  daysBetween,
+  isEarlyPermission,
+  isSurgeonsToGive,
+  LOAD_BASE_CRITERIA,
+  NERVE_QUIET_ENOUGH,
+  milestones,
+  orderLabel,
+  readingDeg,
+  standingOf,
+  staleAfterDays,
+  unansweredSelection,
+  usualWay,
+  wrongSchool,
+  type Catalogue,
+  type Criterion,
+  type FactLimits,
+  type PatientCase,
+  type RedFlag,
+  type WristMotion,
+} from '@pledge/core'
+import {
+  bool,
+  doseReply,
+  list,
+  map,
+  maybe,
+  num,
+  obj,
+  openingsReply,
+  str,
+  verdictReply,
+  whole,
+} from '../../answers/shapes.js'
+import { gateWords } from '../../answers/gateWords.js'
+import { overrideJson, overrideReply } from '../../answers/override.js'
+import { openingsJson, verdictJson } from '../../answers/verdict.js'
+import type { EpisodeRecord } from '../../data/episodeRecords.js'
+import { reviewedOn } from '../../record/episodeCase.js'
+import { signedItemsToday } from '../../record/programItems.js'
+
+const criterionReply = obj({
+  what: str,
+  name: str,
+  kind: str,
+  meaning: str,
+  question: str,
+  usualWay: str,
+  status: str,
+  isSurgeons: bool,
+  staleAfterDays: maybe(whole),
+  latest: maybe(
+    obj({
+      id: str,
+      value: str,
+      dated: str,
+      givenBy: str,
+      how: str,
+      note: str,
+      recordedBy: str,
+      isWithdrawn: bool,
+    }),
+  ),
+})
+export const overviewReply = obj({
+  revision: str,
+  today: str,
+  patient: obj({
+    name: str,
+    birthDate: str,
+    dominantHand: str,
+    language: str,
+    hasLatexAllergy: bool,
+    hasAdhesiveAllergy: bool,
+  }),
+  others: list(obj({ episodeId: str, side: str, digits: list(str), condition: str, day: whole })),
+  episode: obj({
+    id: str,
+    condition: str,
+    conditionId: str,
+    protocolId: str,
+    protocol: str,
+    evidence: str,
+    sources: list(str),
+    side: str,
+    injuredOn: maybe(str),
+    anchor: str,
+    anchorOn: str,
+    dayZeroOn: str,
+    digits: list(str),
+    variant: maybe(str),
+    measuresWrist: bool,
+    surgeon: str,
+    work: str,
+    note: str,
+    openedOn: str,
+    therapist: str,
+    day: whole,
+    lastReviewOn: str,
+    daysSinceReview: whole,
+    /** Days past the planned start of a phase that still waits; 0 within the days the rules allow. */
+    daysBehind: whole,
+  }),
+  phases: list(
+    obj({
+      id: str,
+      name: str,
+      startDay: whole,
+      endDay: maybe(whole),
+      startDate: str,
+      goals: str,
+      wear: list(str),
+      state: str,
+      entry: list(criterionReply),
+      forbids: list(str),
+    }),
+  ),
+  gates: list(
+    obj({
+      rule: str,
+      day: whole,
+      date: str,
+      opens: str,
+      isOpen: bool,
+      missing: list(obj({ what: str, meaning: str })),
+      barredBy: list(str),
+    }),
+  ),
+  standing: obj({
+    phaseId: maybe(str),
+    frozen: bool,
+    heldBy: list(str),
+    nextPhaseId: maybe(str),
+    nextDate: maybe(str),
+  }),
+  criteria: list(criterionReply),
+  wrongSchool: list(str),
+  unanswered: list(criterionReply),
+  advice: list(str),
+  clock: maybe(obj({ restartIf: str, slips: list(obj({ slippedOn: str, creditDays: whole, why: str })) })),
+  shifts: list(
+    obj({
+      id: str,
+      days: whole,
+      afterDay: whole,
+      why: str,
+      agreedBy: str,
+      document: str,
+      recordedBy: str,
+      recordedOn: str,
+    }),
+  ),
+  /** Whether what opens earlier needs the surgeon's word. */
+  isHealing: bool,
+  health: maybe(obj({ present: list(str), note: str, recordedBy: str, recordedOn: str })),
+  home: maybe(
+    obj({ things: maybe(list(str)), thingIds: list(str), otherHand: str, recordedBy: str, recordedOn: str }),
+  ),
+  overrides: list(obj({ id: str, exercise: str, why: str, by: str, on: str, agreedBy: str, document: str })),
+  healthQuestions: list(obj({ word: str, name: str })),
+  schools: list(obj({ protocolId: str, school: str, anchorOn: str, why: str, chosenBy: str, chosenOn: str })),
+  orders: list(
+    obj({
+      id: str,
+      restriction: str,
+      label: str,
+      isEarly: bool,
+      document: str,
+      untilOn: maybe(str),
+      givenBy: str,
+      dated: str,
+      why: str,
+    }),
+  ),
+  flags: list(
+    obj({ id: str, flag: str, name: str, todo: str, raisedAt: str, needsSurgeon: bool, fromPhone: bool }),
+  ),
+  /** What the protocol names besides the flags of every hand. */
+  ownFlags: list(obj({ id: str, isRed: bool, text: str, todo: str })),
+  raisableFlags: list(obj({ flag: str, name: str, todo: str })),
+  milestones: list(obj({ act: str, name: str, day: maybe(whole), date: maybe(str), needs: str })),
+  limits: obj({ stopPain: whole, boutMinutes: whole, boutExercises: whole }),
+  /** What every load, test and stretch needs besides. */
+  loadBase: list(str),
+  evaluations: list(
+    obj({
+      id: str,
+      recordedBy: str,
+      evaluatedOn: str,
+      painRest: maybe(whole),
+      painAct: maybe(whole),
+      note: str,
+      readings: list(obj({ motion: str, side: str, kind: str, readingDeg: whole })),
+    }),
+  ),
+  program: maybe(
+    obj({
+      id: str,
+      number: whole,
+      signedOn: str,
+      signedBy: str,
+      burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole }),
+      schools: map(str),
+      items: list(
+        obj({
+          itemId: str,
+          exerciseId: str,
+          name: str,
+          dose: doseReply,
+          digits: maybe(list(str)),
+          isPaused: bool,
+          override: overrideReply,
+          verdict: verdictReply,
+          openings: openingsReply,
+        }),
+      ),
+    }),
+  ),
+  versions: list(obj({ number: whole, signedOn: str, signedBy: str, exercises: whole })),
+  bouts: list(
+    obj({
+      id: str,
+      programNumber: whole,
+      startedAt: str,
+      endedAt: str,
+      receivedAt: str,
+      painBefore: maybe(whole),
+      painWorst: maybe(whole),
+      painAfter: maybe(whole),
+      endedBy: str,
+      redFlags: list(str),
+      items: list(
+        obj({
+          itemId: str,
+          name: str,
+          outcome: str,
+          repetitionsDone: whole,
+          repetitionsAsked: whole,
+          reason: str,
+        }),
+      ),
+    }),
+  ),
+  devices: list(obj({ id: str, pairedAt: str, seenAt: str, isRevoked: bool })),
+})
+function criterionJson(
+  criterion: Criterion,
+  record: EpisodeRecord,
+  state: PatientCase,
+  users: ReadonlyMap<string, string>,
+  limits: FactLimits,
+) {
+  const row = record.facts.filter((fact) => fact.what === criterion.name).at(-1)
+  const what = criterion.text
+  const score = (one: EpisodeRecord['evaluations'][number]) =>
+    criterion.name === 'pain.rest' ? one.painRest : criterion.name === 'pain.act' ? one.painAct : null
+  const scored = record.evaluations.filter((one) => score(one) !== null).at(-1)
+  return {
+    what,
+    name: criterion.name,
+    kind: answerKind(criterion),
+    meaning: criterionMeaning(what),
+    question: criterionQuestion(what),
+    usualWay: usualWay(what),
+    status: standingOf(state).facts.status(criterion).name,
+    isSurgeons: isSurgeonsToGive(what),
+    staleAfterDays: staleAfterDays(criterion.name, limits),
+    latest:
+      scored && (!row || scored.seq > row.seq)
+        ? {
+            id: '',
+            value: String(score(scored)),
+            dated: scored.evaluatedOn,
+            givenBy: users.get(scored.recordedBy) ?? '',
+            how: 'measured',
+            note: '',
+            recordedBy: users.get(scored.recordedBy) ?? '',
+            isWithdrawn: false,
+          }
+        : row
+          ? {
+              id: row.id,
+              value: row.value,
+              dated: row.dated,
+              givenBy: row.givenBy,
+              how: row.how,
+              note: row.note,
+              recordedBy: users.get(row.recordedBy) ?? '',
+              isWithdrawn: row.isWithdrawn,
+            }
+          : null,
+  }
+}
+
+/** Everything the interface shows of a case: what is recorded, and what it means today. */
+export function overview(
+  record: EpisodeRecord,
+  state: PatientCase,
+  { crossCutting, equipment, exercises }: Catalogue,
+  users: ReadonlyMap<string, string>,
+  revision: string,
+  today: string,
+) {
+  const { episode, patient } = record
+  const { protocol } = state
+  const anchor = dayZero(state.day, today)
+  const standing = standingOf(state)
+  const newest = record.versions.at(-1)
+  const behind = daysBehind(standing, state.day)
+  const allCriteria = [
+    ...protocol.select,
+    ...protocol.phases.flatMap((phase) => phase.entry),
+    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution].flatMap((rule) => rule.needs)),
+    ...protocol.gates.flatMap((gate) => gate.needs),
+    ...LOAD_BASE_CRITERIA,
+    ...(state.condition.nerveCeilings.length > 0 ? [NERVE_QUIET_ENOUGH] : []),
+  ]
+  const criteria = allCriteria.filter(
+    (one, place) => allCriteria.findIndex((other) => other.text === one.text) === place,
+  )
+  const json = (criterion: (typeof criteria)[number]) =>
+    criterionJson(criterion, record, state, users, crossCutting.facts)
+  /** The clinic's day on which something was recorded. */
+  const dayOf = (at: Date) => clinicalDayAt(at, episode.timeZone)
+  const names = new Map(
+    record.versions.flatMap((version) => version.items.map((item) => [item.itemId, item] as const)),
+  )
+  const numbers = new Map(record.versions.map((version) => [version.id, version.number]))
+  return {
+    revision,
+    today,
+    patient,
+    others: record.others.map(({ episode: other }, place) => ({
+      episodeId: other.id,
+      side: other.side,
+      digits: other.digits as string[],
+      condition: state.otherInjuries[place]!.state.condition.name.en,
+      day: state.otherInjuries[place]!.state.day,
+    })),
+    episode: {
+      ...episode,
+      condition: state.condition.name.en,
+      protocolId: protocol.id,
+      protocol: protocol.school,
+      evidence: protocol.evidence,
+      sources: protocol.sources.map((source) => `${source.key} (${source.confidence})`),
+      anchor: protocol.anchor,
+      anchorOn: record.school.anchorOn,
+      dayZeroOn: anchor,
+      digits: episode.digits as string[],
+      variant: record.school.variant ? protocol.variants[record.school.variant]!.name.en : null,
+      measuresWrist: [...protocol.guard, ...protocol.strengthMotions].some((motion) =>
+        /^(wrist|forearm)\./.test(motion),
+      ),
+      therapist: users.get(episode.therapistId) ?? '',
+      day: state.day,
+      lastReviewOn: reviewedOn(record),
+      daysSinceReview: daysBetween(reviewedOn(record), today),
+      daysBehind: behind > crossCutting.behindScheduleDays ? behind : 0,
+    },
+    phases: protocol.phases.map((phase, index) => ({
+      id: phase.id,
+      name: phase.name.en,
+      startDay: phase.days[0],
+      endDay: phase.days[1],
+      startDate: addDays(anchor, phase.days[0]),
+      goals: phase.goals,
+      wear: phase.wear.map((wear) => wear.text.en),
+      state:
+        index < standing.index
+          ? 'passed'
+          : index === standing.index
+            ? 'current'
+            : standing.index >= 0 && index === standing.index + 1 && standing.heldBy.length > 0
+              ? 'held'
+              : 'ahead',
+      entry: phase.entry.map(json),
+      forbids: [...new Set(phase.forbid.map((rule) => rule.why?.en ?? ''))],
+    })),
+    gates: gateStandings(state).map(({ gate, isOpen, missing, barredBy }) => ({
+      rule: gate.id,
+      day: gate.from,
+      date: addDays(anchor, gate.from),
+      opens: gateWords(gate),
+      isOpen,
+      missing: missing.map(({ text }) => ({ what: text, meaning: criterionMeaning(text) })),
+      barredBy: barredBy.map(({ en }) => en),
+    })),
+    standing: {
+      phaseId: standing.phase?.id ?? null,
+      frozen: standing.frozen,
+      heldBy: standing.heldBy.map((criterion) => criterion.text),
+      nextPhaseId: standing.next?.phase.id ?? null,
+      nextDate: standing.next ? addDays(anchor, standing.next.earliestDay) : null,
+    },
+    criteria: criteria.map(json),
+    wrongSchool: wrongSchool(protocol, standing.facts).map((criterion) => criterionMeaning(criterion.text)),
+    unanswered: unansweredSelection(protocol, standing.facts).map(json),
+    advice: state.condition.advice.map((one) => one.en),
+    clock: protocol.clock && {
+      restartIf: protocol.clock.restartIf.en,
+      slips: record.slips,
+    },
+    shifts: record.shifts.map((shift) => ({
+      ...shift,
+      recordedBy: users.get(shift.recordedBy) ?? '',
+      recordedOn: dayOf(shift.recordedAt),
+    })),
+    isHealing: HEALING_ANCHORS.includes(protocol.anchor),
+    health: record.health && {
+      present: [...record.health.present],
+      note: record.health.note,
+      recordedBy: users.get(record.health.recordedBy) ?? '',
+      recordedOn: dayOf(record.health.recordedAt),
+    },
+    home: record.home && {
+      things: (record.home.things as string[] | null)?.map((id) => equipment.get(id)?.name.en ?? id) ?? null,
+      thingIds: (record.home.things as string[] | null) ?? [],
+      otherHand: record.home.otherHand,
+      recordedBy: users.get(record.home.recordedBy) ?? '',
+      recordedOn: dayOf(record.home.recordedAt),
+    },
+    overrides: record.overrides.map((override) => ({
+      ...overrideJson(override, users, episode.timeZone),
+      exercise: exercises.get(override.exerciseId)?.text.en.name ?? override.exerciseId,
+    })),
+    healthQuestions: HEALTH_QUESTIONS.map((word) => ({ word, name: CONTRAINDICATION_NAMES[word].en })),
+    schools: record.schools.map((choice) => ({
+      ...choice,
+      school: choice.protocolId,
+      chosenBy: users.get(choice.chosenBy) ?? '',
+      chosenOn: dayOf(choice.chosenAt),
+    })),
+    orders: record.orders.map((order) => ({
+      ...order,
+      label: orderLabel(order.restriction),
+      isEarly: isEarlyPermission(order.restriction),
+    })),
+    flags: record.openFlags.map((flag) => {
+      const { name, todo, needsSurgeon } = crossCutting.redFlags.get(flag.flag as RedFlag)!
+      return {
+        id: flag.id,
+        flag: flag.flag,
+        name,
+        todo,
+        raisedAt: flag.raisedAt.toISOString(),
+        needsSurgeon,
+        fromPhone: flag.boutLogId !== null,
+      }
+    }),
+    ownFlags: [
+      ...protocol.redFlags.map(({ id, as, says }) => ({
+        id,
+        isRed: true,
+        text: says.en,
+        todo: crossCutting.redFlags.get(as)!.todo,
+      })),
+      ...protocol.yellowFlags.map(({ id, as, text }) => ({
+        id,
+        isRed: false,
+        text,
+        todo: crossCutting.yellowFlags.get(as)!.todo,
+      })),
+    ],
+    raisableFlags: [...crossCutting.redFlags.values()].map(({ id, name, todo }) => ({
+      flag: id,
+      name,
+      todo,
+    })),
+    milestones: milestones(protocol, crossCutting.milestones).map(({ act, name, fromDay, needs }) => ({
+      act,
+      name: name.en,
+      day: fromDay,
+      date: fromDay === null ? null : addDays(anchor, fromDay),
+      needs,
+    })),
+    limits: {
+      stopPain: crossCutting.response.stopPain,
+      boutMinutes: crossCutting.bout.minutes,
+      boutExercises: crossCutting.bout.exercises,
+    },
+    loadBase: LOAD_BASE_CRITERIA.map(({ text }) => criterionMeaning(text)),
+    evaluations: record.evaluations.map((one) => ({
+      ...one,
+      readings: one.readings.map(({ motion, side, kind, angleDeg }) => ({
+        motion,
+        side,
+        kind,
+        readingDeg: readingDeg(motion as WristMotion, angleDeg),
+      })),
+    })),
+    program: newest
+      ? {
+          id: newest.id,
+          number: newest.number,
+          signedOn: newest.signedOn,
+          signedBy: users.get(newest.signedBy) ?? '',
+          burden: burdenOf(newest.items),
+          schools: newest.schools as Record<string, string>,
+          items: signedItemsToday(record, state).map(({ item, verdict, override, isPaused }) => ({
+            itemId: item.itemId,
+            exerciseId: item.exercise.id,
+            name: item.exercise.text.en.name,
+            dose: item.dose,
+            digits: item.digits,
+            isPaused,
+            override: override && overrideJson(override, users, episode.timeZone),
+            verdict: verdictJson(verdict, anchor, state.day),
+            openings: openingsJson(item.exercise, item.dose, state, {
+              orthosis: item.orthosis,
+              chosen: item.digits,
+            }),
+          })),
+        }
+      : null,
+    versions: record.versions.map((version) => ({
+      number: version.number,
+      signedOn: version.signedOn,
+      signedBy: users.get(version.signedBy) ?? '',
+      exercises: version.items.length,
+    })),
+    bouts: [...record.bouts]
+      .reverse()
+      .slice(0, 60)
+      .map((bout) => ({
+        ...bout,
+        programNumber: numbers.get(bout.programVersionId) ?? 0,
+        startedAt: bout.startedAt.toISOString(),
+        endedAt: bout.endedAt.toISOString(),
+        receivedAt: bout.receivedAt.toISOString(),
+        redFlags: bout.redFlags as string[],
+        items: bout.items.map((item) => {
+          const signed = names.get(item.itemId)
+          return {
+            ...item,
+            name: signed?.exercise.text.en.name ?? '',
+            repetitionsAsked: signed ? signed.dose.sets * signed.dose.repetitions : 0,
+          }
+        }),
+      })),
+    devices: record.devices.map((device) => ({
+      id: device.id,
+      pairedAt: device.pairedAt.toISOString(),
+      seenAt: device.seenAt.toISOString(),
+      isRevoked: device.revokedAt !== null,
+    })),
+  }
+}

@@ -1,0 +1,177 @@
+import {
+  alwaysWorn,
+  assessThisHand,
+  dayZero,
+  isEarlyPermission,
+  isRestriction,
+  isSurgeonsToGive,
+  MAP_MODES,
+  MODE_NAMES,
+  ORTHOSIS_NAMES,
+  permissionMap,
+  standingOf,
+  type RedFlag,
+} from '@pledge/core'
+import { factWithdrawal, flagLift, newFact, newFlag, newOrder } from '@pledge/core/schemas'
+import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
+import { list, obj, str, verdictReply } from '../../answers/shapes.js'
+import { verdictJson } from '../../answers/verdict.js'
+import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
+import { STAFF, THERAPISTS } from '../../plugins/access.js'
+import { Problem } from '../../problems.js'
+import { caseOn } from '../../record/episodeCase.js'
+
+const mapReply = obj({
+  orthosis: str,
+  orthosisName: str,
+  modes: list(obj({ mode: str, name: str })),
+  rows: list(obj({ motion: str, name: str, cells: list(obj({ mode: str, verdict: verdictReply })) })),
+})
+const stored = { response: { 201: obj({ id: str }) } }
+
+/**
+ * What opens and closes: what may move today, clearances and findings, a surgeon's orders, red flags. Mounted at
+ * `/api/episodes/:episodeId`.
+ */
+export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
+  const { data, clock } = context
+  /** What was sent to the episode of a request, to be stored once. */
+  const sent = (request: FastifyRequest, content: { id: string }, action: string, detail: object = {}) => ({
+    id: content.id,
+    episodeId: episodeIdOf(request),
+    content,
+    told: told(context, request, action, { id: content.id, ...detail }),
+  })
+  /** Who wrote a row, and when. */
+  const by = (request: FastifyRequest) => ({ recordedBy: request.me().id, recordedAt: clock.now() })
+
+  app.get(
+    '/permissions',
+    { config: { access: STAFF }, schema: { response: { 200: mapReply } } },
+    async (request) => {
+      const episodeId = episodeIdOf(request)
+      const record = await data.records.of(episodeId)
+      const today = todayOf(context)
+      const state = caseOn(record, request.catalogue, today, clock.now())
+      await data.journal.note(told(context, request, 'permissions.read'), episodeId)
+      const zero = dayZero(state.day, today)
+      const { inside } = request.query as { inside?: string }
+      const worn = alwaysWorn(standingOf(state).phase)[0] ?? 'none'
+      const orthosis = inside === 'none' ? 'none' : worn
+      return {
+        orthosis,
+        orthosisName: ORTHOSIS_NAMES[orthosis].en,
+        modes: MAP_MODES.map((mode) => ({ mode, name: MODE_NAMES[mode].en })),
+        rows: permissionMap(state, orthosis, (signature) => assessThisHand(signature, state)).map((row) => ({
+          motion: row.motion,
+          name: row.name.en,
+          cells: row.cells.map(({ mode, verdict }) => ({
+            mode,
+            verdict: verdictJson(verdict, zero, state.day),
+          })),
+        })),
+      }
+    },
+  )
+
+  app.post('/facts', { config: { access: STAFF }, schema: stored }, async (request, reply) => {
+    const fact = request.checked(newFact)
+    if (isSurgeonsToGive(fact.what) && request.me().role !== 'therapist')
+      throw new Problem('NOT_ALLOWED', "A surgeon's clearance is recorded by a therapist.")
+    await data.findings.addFact(sent(request, fact, 'fact.record', { what: fact.what }), {
+      ...fact,
+      value: JSON.stringify(fact.value),
+      how: fact.how as 'letter',
+      isWithdrawn: false,
+      correctsId: null,
+      episodeId: episodeIdOf(request),
+      ...by(request),
+    })
+    return reply.code(201).send({ id: fact.id })
+  })
+
+  app.post(
+    '/facts/:factId/withdrawal',
+    { config: { access: THERAPISTS }, schema: stored },
+    async (request, reply) => {
+      const withdrawal = request.checked(factWithdrawal)
+      const { factId } = request.params as { factId: string }
+      await data.findings.withdrawFact(factId, sent(request, withdrawal, 'fact.withdraw', { factId }), {
+        note: withdrawal.why,
+        dated: todayOf(context),
+        ...by(request),
+      })
+      return reply.code(201).send({ id: withdrawal.id })
+    },
+  )
+
+  app.post('/orders', { config: { access: THERAPISTS }, schema: stored }, async (request, reply) => {
+    const order = request.checked(newOrder)
+    if (!isRestriction(order.restriction) && !isEarlyPermission(order.restriction))
+      throw new Problem('INPUT_INVALID', 'Choose what the order says.', [
+        { path: 'restriction', message: 'Choose what the order says.' },
+      ])
+    await data.findings.addOrder(sent(request, order, 'order.record', { restriction: order.restriction }), {
+      ...order,
+      untilOn: order.untilOn ?? null,
+      withdrawsId: null,
+      episodeId: episodeIdOf(request),
+      ...by(request),
+    })
+    return reply.code(201).send({ id: order.id })
+  })
+
+  app.post(
+    '/orders/:orderId/withdrawal',
+    { config: { access: THERAPISTS }, schema: stored },
+    async (request, reply) => {
+      const withdrawal = request.checked(factWithdrawal)
+      const { orderId } = request.params as { orderId: string }
+      await data.findings.withdrawOrder(orderId, sent(request, withdrawal, 'order.withdraw', { orderId }), {
+        why: withdrawal.why,
+        dated: todayOf(context),
+        ...by(request),
+      })
+      return reply.code(201).send({ id: withdrawal.id })
+    },
+  )
+
+  app.post('/flags', { config: { access: STAFF }, schema: stored }, async (request, reply) => {
+    const { id, flag } = request.checked(newFlag)
+    await data.findings.raiseFlag(sent(request, { id, flag } as { id: string }, 'flag.raise', { flag }), {
+      id,
+      episodeId: episodeIdOf(request),
+      flag,
+      boutLogId: null,
+      raisedAt: clock.now(),
+      liftsId: null,
+      outcome: '',
+      answeredBy: '',
+      liftedBy: null,
+    })
+    return reply.code(201).send({ id })
+  })
+
+  app.post(
+    '/flags/:flagId/lift',
+    { config: { access: THERAPISTS }, schema: stored },
+    async (request, reply) => {
+      const lift = request.checked(flagLift)
+      const { outcome, answeredBy } = lift
+      const { flagId } = request.params as { flagId: string }
+      const { redFlags } = request.catalogue.crossCutting
+      await data.findings.liftFlag(
+        flagId,
+        sent(request, lift, 'flag.lift', { flagId }),
+        { outcome, answeredBy, liftedBy: request.me().id, raisedAt: clock.now() },
+        ({ flag }) => {
+          if (!redFlags.get(flag as RedFlag)!.needsSurgeon || answeredBy !== '') return
+          const message =
+            'Write who of the surgeons or the emergency department answered: this flag needs their word.'
+          throw new Problem('INPUT_INVALID', message, [{ path: 'answeredBy', message }])
+        },
+      )
+      return reply.code(201).send({ id: lift.id })
+    },
+  )
+}
