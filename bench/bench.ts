@@ -269,9 +269,15 @@ function print(name: string, text: string) {
   process.stdout.write(`${name.padEnd(10)} ${text}\n`)
 }
 
-verdicts()
-signatureVerdicts()
-caseDocuments()
-await calendar()
-measures([...catalogue.exercises.values()], print)
-await uploads()
+/** All of them, or those named: `npm run bench -- uploads`. */
+const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
+  verdicts,
+  signatures: signatureVerdicts,
+  documents: caseDocuments,
+  calendar,
+  measures: () => measures([...catalogue.exercises.values()], print),
+  uploads,
+}
+const asked = process.argv.slice(2)
+for (const [name, bench] of Object.entries(BENCHES))
+  if (asked.length === 0 || asked.includes(name)) await bench()

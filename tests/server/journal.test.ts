@@ -2,7 +2,15 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addDays } from '@pledge/core'
 import { answerTo, referralFor } from '../builders/referral.js'
 import { catalogue } from '../core/shippedCatalogue.js'
-import { newId, signedIn, testClinic, type SignedIn, type TestClinic } from '../database/testClinic.js'
+import {
+  boutOf,
+  newId,
+  pairedPhone,
+  signedIn,
+  testClinic,
+  type SignedIn,
+  type TestClinic,
+} from '../database/testClinic.js'
 
 const TODAY = '2031-04-11'
 let clinic: TestClinic
@@ -275,5 +283,20 @@ describe('what comes after what', () => {
     const [version] = await rows.programVersions.findAll({ where: { episodeId } })
     if (signed.statusCode === 201) expect(version!.get().seq).toBeLessThan(orderRow!.get().seq)
     else expect(signed.json().code).toBe('NOT_CLEARED')
+  })
+})
+
+describe('a phone that was taken back', () => {
+  it('stores nothing any more, although the server has seen its token before', async () => {
+    const episode = await clinic.episodeOf('Dmitri Valcourt')
+    const phone = await pairedPhone(clinic, noor, episode.id)
+    const { program } = (await phone.send('GET', '/api/phone/today')).json()
+    expect((await phone.send('POST', '/api/phone/bouts', boutOf(program, clinic.clock))).statusCode).toBe(201)
+    const { devices } = await read(episode.id)
+    for (const { id } of devices) await post(episode.id, `devices/${id}/revocation`, {})
+    const late = boutOf(program, clinic.clock)
+    const answer = await phone.send('POST', '/api/phone/bouts', late)
+    expect([answer.statusCode, answer.json().code]).toEqual([401, 'NOT_PAIRED'])
+    expect(await clinic.database.rows.boutLogs.findByPk(late.id)).toBeNull()
   })
 })

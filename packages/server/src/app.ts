@@ -11,7 +11,7 @@ import Fastify, { type FastifyInstance } from 'fastify'
 import type { AppContext, AppSettings } from './context.js'
 import { dataOf } from './data/data.js'
 import type { Database } from './data/database.js'
-import { access } from './plugins/access.js'
+import { access, namedAccess } from './plugins/access.js'
 import { houseCatalogues } from './plugins/houseCatalogue.js'
 import { problems } from './plugins/problems.js'
 import { databaseSessions, SESSION_HOURS } from './plugins/sessionStore.js'
@@ -98,24 +98,8 @@ export async function buildApp({
     timeWindow: '1 minute',
     allowList: (request) => !request.url.startsWith('/api'),
   })
-  await app.register(cookie)
-  await app.register(sessionPlugin, {
-    secret: settings.sessionSecret,
-    cookieName: 'pledge_session',
-    cookie: {
-      secure: settings.isSecure,
-      httpOnly: true,
-      sameSite: 'strict',
-      path: '/',
-      maxAge: SESSION_HOURS * 3_600_000,
-    },
-    saveUninitialized: false,
-    rolling: true,
-    store: databaseSessions(data.users, clock.now),
-  })
-  await app.register(csrf, { sessionPlugin: '@fastify/session' })
+  await app.register(namedAccess)
   await app.register(validation, { today: () => clock.today(settings.clinic.timeZone) })
-  await app.register(access, { data })
   await app.register(houseCatalogues, { data, shipped: catalogue })
   app.addHook('onSend', async (request, reply) => {
     if (request.url.startsWith('/api')) reply.header('cache-control', 'no-store')
@@ -124,23 +108,46 @@ export async function buildApp({
     if (request.url === '/api/phone/bouts' && reply.statusCode === 201) await checkpoint('bout.afterAnswer')
   })
 
-  const ofEpisode = '/api/episodes/:episodeId'
-  await app.register(session, { prefix: '/api/session', ...context })
-  await app.register(caseload, { prefix: '/api/caseload', ...context })
-  await app.register(referrals, { prefix: '/api/referrals', ...context })
-  await app.register(episode, { prefix: ofEpisode, ...context })
-  await app.register(evaluation, { prefix: `${ofEpisode}/evaluations`, ...context })
-  await app.register(phase, { prefix: ofEpisode, ...context })
-  await app.register(school, { prefix: ofEpisode, ...context })
-  await app.register(exercises, { prefix: ofEpisode, ...context })
-  await app.register(overrides, { prefix: `${ofEpisode}/overrides`, ...context })
-  await app.register(program, { prefix: ofEpisode, ...context })
-  await app.register(pairings, { prefix: ofEpisode, ...context })
-  await app.register(phone, { prefix: '/api/phone', ...context })
-  await app.register(library, { prefix: '/api/library', ...context })
-  await app.register(protocols, { prefix: '/api/library', shipped: catalogue, ...context })
-  await app.register(house, { prefix: '/api/house', shipped: catalogue, ...context })
-  await app.register(trail, { prefix: '/api/audit', ...context })
+  await app.register(async (phones) => {
+    // A phone shows its token: it has neither cookie nor session.
+    await phones.register(access, { data })
+    await phones.register(phone, { prefix: '/api/phone', ...context })
+  })
+  await app.register(async (clinic) => {
+    await clinic.register(cookie)
+    await clinic.register(sessionPlugin, {
+      secret: settings.sessionSecret,
+      cookieName: 'pledge_session',
+      cookie: {
+        secure: settings.isSecure,
+        httpOnly: true,
+        sameSite: 'strict',
+        path: '/',
+        maxAge: SESSION_HOURS * 3_600_000,
+      },
+      saveUninitialized: false,
+      rolling: true,
+      store: databaseSessions(data.users, clock.now),
+    })
+    await clinic.register(csrf, { sessionPlugin: '@fastify/session' })
+    await clinic.register(access, { data })
+    const ofEpisode = '/api/episodes/:episodeId'
+    await clinic.register(session, { prefix: '/api/session', ...context })
+    await clinic.register(caseload, { prefix: '/api/caseload', ...context })
+    await clinic.register(referrals, { prefix: '/api/referrals', ...context })
+    await clinic.register(episode, { prefix: ofEpisode, ...context })
+    await clinic.register(evaluation, { prefix: `${ofEpisode}/evaluations`, ...context })
+    await clinic.register(phase, { prefix: ofEpisode, ...context })
+    await clinic.register(school, { prefix: ofEpisode, ...context })
+    await clinic.register(exercises, { prefix: ofEpisode, ...context })
+    await clinic.register(overrides, { prefix: `${ofEpisode}/overrides`, ...context })
+    await clinic.register(program, { prefix: ofEpisode, ...context })
+    await clinic.register(pairings, { prefix: ofEpisode, ...context })
+    await clinic.register(library, { prefix: '/api/library', ...context })
+    await clinic.register(protocols, { prefix: '/api/library', shipped: catalogue, ...context })
+    await clinic.register(house, { prefix: '/api/house', shipped: catalogue, ...context })
+    await clinic.register(trail, { prefix: '/api/audit', ...context })
+  })
 
   if (webDirectory && existsSync(webDirectory)) {
     await app.register(fastifyStatic, {

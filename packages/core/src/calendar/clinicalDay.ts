@@ -51,6 +51,23 @@ export function addDays(day: ClinicalDay, days: number): ClinicalDay {
   return new Date(midnightUtc(day, 'day') + days * MS_PER_DAY).toISOString().slice(0, 10)
 }
 
+/** Making one takes longer than using it: kept for each time zone. */
+const calendars = new Map<string, Intl.DateTimeFormat>()
+
+function calendarOf(timeZone: string): Intl.DateTimeFormat {
+  let calendar = calendars.get(timeZone)
+  if (!calendar) {
+    calendar = new Intl.DateTimeFormat('en-CA', {
+      timeZone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+    })
+    calendars.set(timeZone, calendar)
+  }
+  return calendar
+}
+
 /**
  * The clinical day on which an instant falls in a time zone.
  *
@@ -58,12 +75,7 @@ export function addDays(day: ClinicalDay, days: number): ClinicalDay {
  * @param timeZone - IANA name, `Europe/Lisbon`
  */
 export function clinicalDayAt(instant: Date, timeZone: string): ClinicalDay {
-  const parts = new Intl.DateTimeFormat('en-CA', {
-    timeZone,
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-  }).formatToParts(instant)
+  const parts = calendarOf(timeZone).formatToParts(instant)
   const part = (type: string) => parts.find((p) => p.type === type)?.value ?? ''
   return `${part('year')}-${part('month')}-${part('day')}`
 }

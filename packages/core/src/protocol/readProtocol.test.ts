@@ -13,7 +13,7 @@ const GATES = [
     act: ['adl_mod', 'drive', 'wb', 'work_manual', 'sport_nc', 'sport_c'],
   },
 ]
-type Rules = { key?: string }[]
+type Rules = object[]
 /** Rules with a name each: their own, or their place. */
 const named = (rules: Rules | undefined, place: string) =>
   rules?.map((rule, index) => ({ key: `${place}-${index + 1}`, ...rule }))

@@ -13,6 +13,8 @@ export type { Transaction } from 'sequelize'
 const DEADLOCK = [1213, 1205, 1020]
 const LOST = [45009, 45013, 45044, 1927, 2006, 2013]
 const TRIES = 4
+/** A statement of ours refuses. */
+const SIGNALLED = 1644
 
 /** Who does something, for the audit. */
 export interface Actor {
@@ -52,6 +54,13 @@ export class Database {
   /** Whether something was refused because its id is there already. */
   isDuplicate(error: unknown): boolean {
     return error instanceof UniqueConstraintError
+  }
+
+  /** What a statement of ours said when it refused; empty for any other error. */
+  saidBy(error: unknown): string {
+    if (!(error instanceof DatabaseError)) return ''
+    const { errno, sqlMessage } = error.parent as { errno?: number; sqlMessage?: string }
+    return errno === SIGNALLED ? (sqlMessage ?? '') : ''
   }
 
   async close(): Promise<void> {

@@ -11,8 +11,11 @@ interface SignedProgram {
   readonly episodeId: string
   readonly itemIds: ReadonlySet<string>
 }
-/** Signed programs kept in memory, so that an upload reads no history. */
-const KEPT_PROGRAMS = 500
+/** Signed programs and tokens of phones kept in memory, so that an upload reads no history. */
+const KEPT = 2000
+/** How the database says that a phone was taken back. */
+const TAKEN_BACK = 'phone taken back'
+type KnownDevice = Pick<DeviceRow, 'id' | 'episodeId'>
 
 export type NewBout = Omit<BoutLogRow, 'seq'> & {
   readonly items: readonly Omit<BoutLogItemRow, 'boutLogId'>[]
@@ -25,15 +28,26 @@ export interface StoredBout {
 /** Patients' phones: how they are paired, and the bouts they send. */
 export class Homes {
   private readonly programs = new Map<string, SignedProgram>()
+  private readonly devices = new Map<string, KnownDevice>()
 
   constructor(
     private readonly database: Database,
     private readonly journal: Journal,
   ) {}
 
-  async deviceByToken(tokenHash: string): Promise<DeviceRow | null> {
-    const row = await this.database.rows.devices.findOne({ where: { tokenHash, revokedAt: null } })
-    return row?.get() ?? null
+  /** The phone that a token belongs to, unless it was taken back. */
+  async deviceByToken(tokenHash: string): Promise<KnownDevice | null> {
+    const [device] = await this.database.sequelize.query<KnownDevice>(
+      'SELECT id, episode_id episodeId FROM devices WHERE token_hash = ? AND revoked_at IS NULL',
+      { replacements: [tokenHash], type: QueryTypes.SELECT },
+    )
+    if (device) keep(this.devices, tokenHash, device)
+    return device ?? null
+  }
+
+  /** The phone that a token belongs to or once did: whoever writes for it makes sure that it was not taken back since. */
+  async deviceOnceKnown(tokenHash: string): Promise<KnownDevice | null> {
+    return this.devices.get(tokenHash) ?? this.deviceByToken(tokenHash)
   }
 
   async seen(deviceId: string, at: Date): Promise<void> {
@@ -87,8 +101,7 @@ export class Homes {
       if (!row) return null
       const items = row.items as SignedItem[]
       program = { episodeId: row.episodeId, itemIds: new Set(items.map(({ itemId }) => itemId)) }
-      if (this.programs.size >= KEPT_PROGRAMS) this.programs.delete(this.programs.keys().next().value!)
-      this.programs.set(versionId, program)
+      keep(this.programs, versionId, program)
     }
     return program.episodeId === episodeId ? program : null
   }
@@ -109,8 +122,8 @@ export class Homes {
   }
 
   /**
-   * Stores a bout with its items, its flags and its audit row, all or nothing, in one trip to the database; the same bout sent
-   * again answers what is stored.
+   * Stores a bout with its items, its flags and its audit row, all or nothing, in one trip to the database, unless its phone was
+   * taken back; the same bout sent again answers what is stored.
    *
    * @param whileWriting - a place where a test may stop the server
    */
@@ -130,6 +143,7 @@ export class Homes {
       })
       return { isNew: true, receivedAt: bout.receivedAt }
     } catch (error) {
+      if (this.database.saidBy(error) === TAKEN_BACK) throw notPaired()
       // The same bout sent twice, or a COMMIT whose answer was lost: what is stored decides.
       const stored = this.database.isDuplicate(error) ? await this.storedBout(bout) : null
       if (!stored) throw error
@@ -138,9 +152,19 @@ export class Homes {
   }
 }
 
+/** Keeps the newest of what never changes. */
+function keep<T>(kept: Map<string, T>, key: string, value: T): void {
+  if (kept.size >= KEPT) kept.delete(kept.keys().next().value!)
+  kept.set(key, value)
+}
+
+export function notPaired(): Problem {
+  return new Problem('NOT_PAIRED', 'This phone is not paired. Ask your therapist for a code.')
+}
+
 /** One compound statement with its own transaction. */
 function blockOf(bout: NewBout, flags: readonly Omit<FlagRow, 'seq' | 'digest'>[], told: Told) {
-  const values: unknown[] = []
+  const values: unknown[] = [bout.deviceId]
   const listed = (rows: readonly (readonly unknown[])[]) =>
     rows
       .map((row) => {
@@ -204,6 +228,9 @@ function blockOf(bout: NewBout, flags: readonly Omit<FlagRow, 'seq' | 'digest'>[
     sql: `BEGIN NOT ATOMIC
       DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END;
       START TRANSACTION;
+      IF NOT EXISTS (SELECT 1 FROM devices WHERE id = ? AND revoked_at IS NULL) THEN
+        SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = '${TAKEN_BACK}';
+      END IF;
       ${lines.join(';\n')};
       COMMIT;
     END`,

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import type { FastifyRequest } from 'fastify'
 import fp from 'fastify-plugin'
 import type { Data } from '../data/data.js'
+import { notPaired } from '../data/homes.js'
 import type { Actor } from '../data/database.js'
 import type { Role } from '../data/models.js'
 import { Problem } from '../problems.js'
@@ -25,6 +26,8 @@ export const THERAPISTS: readonly Role[] = ['therapist']
 declare module 'fastify' {
   interface FastifyContextConfig {
     access?: Access
+    /** Whether a phone was taken back is asked in the statement that writes, not before. */
+    isPhoneCheckedOnWrite?: boolean
   }
   interface FastifyRequest {
     user: SignedInUser | null
@@ -43,6 +46,18 @@ export function hashOf(secret: string): string {
   return createHash('sha256').update(secret).digest('hex')
 }
 
+/** Refuses every route under /api that does not say who may call it. */
+export const namedAccess = fp(
+  async (app) => {
+    app.addHook('onRoute', (route) => {
+      if (route.url.startsWith('/api') && route.config?.access === undefined) {
+        throw new Error(`The route ${String(route.method)} ${route.url} does not say who may call it.`)
+      }
+    })
+  },
+  { name: 'namedAccess' },
+)
+
 /** Finds out who calls, and refuses by default. */
 export const access = fp(
   async (app, { data }: { data: Data }) => {
@@ -53,19 +68,13 @@ export const access = fp(
       return this.user
     })
     app.decorateRequest('phone', function phone(this: FastifyRequest) {
-      if (!this.device)
-        throw new Problem('NOT_PAIRED', 'This phone is not paired. Ask your therapist for a code.')
+      if (!this.device) throw notPaired()
       return this.device
     })
     app.decorateRequest('actor', function actor(this: FastifyRequest): Actor {
       if (this.user) return { kind: 'user', id: this.user.id }
       if (this.device) return { kind: 'device', id: this.device.id }
       return { kind: 'anonymous', id: null }
-    })
-    app.addHook('onRoute', (route) => {
-      if (route.url.startsWith('/api') && route.config?.access === undefined) {
-        throw new Error(`The route ${String(route.method)} ${route.url} does not say who may call it.`)
-      }
     })
     app.addHook('onRequest', async (request, reply) => {
       const wanted = request.routeOptions.config.access
@@ -91,9 +100,10 @@ export const access = fp(
     async function pairedDevice(request: FastifyRequest): Promise<PairedDevice | null> {
       const token = /^Bearer ([A-Za-z0-9_-]{43})$/.exec(request.headers.authorization ?? '')?.[1]
       if (!token) return null
-      const device = await data.homes.deviceByToken(hashOf(token))
-      return device && { id: device.id, episodeId: device.episodeId }
+      return request.routeOptions.config.isPhoneCheckedOnWrite
+        ? data.homes.deviceOnceKnown(hashOf(token))
+        : data.homes.deviceByToken(hashOf(token))
     }
   },
-  { name: 'access', dependencies: ['@fastify/csrf-protection'] },
+  { name: 'access' },
 )

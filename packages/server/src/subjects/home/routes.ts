@@ -64,7 +64,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (app, context) => {
   app.post(
     '/bouts',
     {
-      config: { access: 'device' },
+      config: { access: 'device', isPhoneCheckedOnWrite: true },
       schema: { response: { '2xx': obj({ id: str, receivedAt: str, isNew: bool }) } },
     },
     async (request, reply) => {
