@@ -17,7 +17,9 @@ type Rules = object[]
 /** Rules with a name each: their own, or their place. */
 const named = (rules: Rules | undefined, place: string) =>
   rules?.map((rule, index) => ({ key: `${place}-${index + 1}`, ...rule }))
-const keyed = (document: { phases: { id: string; allow?: Rules; forbid?: Rules }[]; gates: Rules }) => ({
+const keyed = <T extends { phases: { id: string; allow?: Rules; forbid?: Rules }[]; gates: Rules }>(
+  document: T,
+) => ({
   ...document,
   phases: document.phases.map((one) => ({
     ...one,
