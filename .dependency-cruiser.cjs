@@ -1,12 +1,71 @@
+/** The rooms of core, lowest first: an arrow never runs up, types included. */
+const ROOMS = [
+  'calendar',
+  'reading',
+  'anatomy',
+  'vocabulary',
+  'words',
+  'measurement',
+  'nerve',
+  'tissue',
+  'protocol',
+  'exercise',
+  'rules',
+  'dose',
+  'verdict',
+  'record',
+  'program',
+  'adherence',
+  'catalogue',
+  'house',
+  'exchange',
+  'schemas',
+]
+
 /** What never imports what. Each rule tells the way out. */
 module.exports = {
   forbidden: [
+    ...ROOMS.slice(0, -1).map((room, place) => ({
+      name: `core-${room}-looks-down`,
+      severity: 'error',
+      comment: `Above ${room} stand: ${ROOMS.slice(place + 1).join(', ')}. Move what both need down, or what looks up, up.`,
+      from: { path: `^packages/core/src/${room}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: `^packages/core/src/(${ROOMS.slice(place + 1).join('|')})/` },
+    })),
+    {
+      name: 'core-has-no-other-rooms',
+      severity: 'error',
+      comment: 'A new room has its place in the order of ROOMS.',
+      from: { path: '^packages/core/src/' },
+      to: { path: `^packages/core/src/(?!(${ROOMS.join('|')})/)[^/]+/` },
+    },
+    {
+      name: 'core-has-no-circles',
+      severity: 'error',
+      comment: 'Split what two files share into a third; types count as well.',
+      from: { path: '^packages/core/src/' },
+      to: { circular: true },
+    },
     {
       name: 'core-knows-only-itself',
       severity: 'error',
       comment: 'Core imports its own files and Yup. Pass what it needs as an argument.',
       from: { path: '^packages/core/src/', pathNot: '\\.test\\.ts$' },
       to: { pathNot: ['^packages/core/src/', 'node_modules/yup/'] },
+    },
+    {
+      name: 'the-catalogue-is-read-without-a-server',
+      severity: 'error',
+      comment: 'The reader and the command-line doors know core and files.',
+      from: { path: '^packages/catalogue/' },
+      to: { path: '^packages/(server|web|figure|demo)/' },
+    },
+    {
+      name: 'nothing-knows-the-demo',
+      severity: 'error',
+      comment: 'The invented clinic is loaded from outside.',
+      from: { path: '^packages/(?!demo/)' },
+      to: { path: '^packages/demo/' },
     },
     {
       name: 'the-figure-knows-core-and-three',
@@ -59,17 +118,27 @@ module.exports = {
       to: { path: '^packages/web/src/(features|clinic|phone)/' },
     },
     {
-      name: 'routes-do-not-know-each-other',
+      name: 'subjects-do-not-know-each-other',
       severity: 'error',
-      comment: 'Move what two routes need to cases or to core.',
-      from: { path: '^packages/server/src/routes/([^/]+)\\.ts$' },
-      to: { path: '^packages/server/src/routes/', pathNot: '^packages/server/src/routes/$1\\.ts$' },
+      comment:
+        'A subject can be removed alone. Move what two need to record, answers or data, or its rules to core.',
+      from: { path: '^packages/server/src/subjects/([^/]+)/' },
+      to: { path: '^packages/server/src/subjects/', pathNot: '^packages/server/src/subjects/$1/' },
+    },
+    {
+      name: 'data-knows-no-route',
+      severity: 'error',
+      comment: 'The database is below: it knows problems and core, and nothing that asks it.',
+      from: { path: '^packages/server/src/data/' },
+      to: {
+        path: '^packages/server/src/(subjects|answers|record|plugins)/|^packages/server/src/(app|server|context)\\.ts$',
+      },
     },
     {
       name: 'one-place-knows-the-database',
       severity: 'error',
-      comment: 'Only data/ speaks to MariaDB; routes and plugins may name the errors it throws.',
-      from: { path: '^packages/(?!server/src/(data|routes|plugins)/)' },
+      comment: 'Only data/ speaks to MariaDB: one repository a subject.',
+      from: { path: '^packages/(?!server/src/data/)' },
       to: { path: 'node_modules/(sequelize|mariadb)/' },
     },
     {

@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { factBook, unhinderedCase, type PatientCase, type RecordedFact } from '@pledge/core'
-import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.js'
+import { loadCatalogue } from '../packages/catalogue/src/loadCatalogue.js'
 
 export const catalogue = loadCatalogue(fileURLToPath(new URL('../catalogue', import.meta.url)))
 

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { depicted } from '@pledge/core'
-import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.ts'
+import { loadCatalogue } from '../packages/catalogue/src/loadCatalogue.ts'
 import { root } from '../scripts/lib/install.mjs'
 import { openStillsPage } from '../scripts/lib/stillsPage.mjs'
 

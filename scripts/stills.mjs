@@ -1,7 +1,7 @@
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { depicted, stillFiles } from '@pledge/core'
-import { loadCatalogue } from '../packages/server/src/catalogue/loadCatalogue.ts'
+import { loadCatalogue } from '../packages/catalogue/src/loadCatalogue.ts'
 import { drawingHash } from './lib/drawingHash.mjs'
 import { installPrograms, root } from './lib/install.mjs'
 import { run, say } from './lib/say.mjs'

@@ -12,11 +12,25 @@ import {
 } from './lib/install.mjs'
 import { run, say } from './lib/say.mjs'
 
+/** Seconds of test files a project may take, added up over both cores of an idle machine; over it the end of a run says so. */
+const BUDGETS = { core: 330, server: 240, figure: 60, web: 120, built: 330 }
+/** What belongs to each project; the first that fits. */
+const PROJECTS = [
+  ['built', /tests\/built\//],
+  ['server', /tests\/server\/|packages\/server\//],
+  ['web', /packages\/web\//],
+  ['figure', /figure\//],
+  ['core', /./],
+]
+const SLOWEST_SHOWN = 3
+
 /**
  * `npm test`: lint, types, unit tests, API tests on a real MariaDB, browser tests against the built application.
+ * `npm run test:core` and its like run one project alone, without lint and types.
  * Prints `N passed, N failed` alone on its last line; the exit code says the same.
  */
 async function main() {
+  const only = process.argv[2] ?? null
   refuseFullDisk(varDirectory)
   await installPrograms({ withBrowser: true })
   await installModules()
@@ -33,20 +47,23 @@ async function main() {
       process.stdout.write(`${error.message}\n`)
     }
   }
-  await Promise.all([
-    check('lint, format and import rules', () =>
-      runToEnd('npm', ['run', 'lint'], { log: join(report, 'lint.log') }),
-    ),
-    check('types', () => runToEnd('npm', ['run', 'typecheck'], { log: join(report, 'types.log') })),
-  ])
-  await check('build', build)
+  if (!only)
+    await Promise.all([
+      check('lint, format and import rules', () =>
+        runToEnd('npm', ['run', 'lint'], { log: join(report, 'lint.log') }),
+      ),
+      check('types', () => runToEnd('npm', ['run', 'typecheck'], { log: join(report, 'types.log') })),
+    ])
+  if (!only || only === 'built') await check('build', build)
   say('unit, API and browser tests')
   const file = join(report, 'vitest.json')
   rmSync(file, { force: true })
-  const code = await shown('npx', ['vitest', 'run'], { ...process.env, VITEST_JSON: file })
+  const project = only ? ['--project', only] : []
+  const code = await shown('npx', ['vitest', 'run', ...project], { ...process.env, VITEST_JSON: file })
   let counted
   try {
     const results = JSON.parse(readFileSync(file, 'utf8'))
+    sayBudgets(results.testResults)
     counted = {
       passed: results.numPassedTests,
       failed:
@@ -65,6 +82,23 @@ async function main() {
   say('finished')
   process.stdout.write(`${passed} passed, ${failed} failed\n`)
   return failed === 0 ? 0 : 1
+}
+
+/** What each project took against its budget, with its slowest files. */
+function sayBudgets(files) {
+  const taken = new Map()
+  for (const { name, startTime, endTime } of files) {
+    const [project] = PROJECTS.find(([, path]) => path.test(name))
+    const seconds = (endTime - startTime) / 1000
+    taken.set(project, [...(taken.get(project) ?? []), { name: name.slice(root.length + 1), seconds }])
+  }
+  for (const [project, list] of taken) {
+    const sum = list.reduce((total, { seconds }) => total + seconds, 0)
+    const slowest = list.sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST_SHOWN)
+    const over = sum > BUDGETS[project] ? ', OVER its budget' : ''
+    say(`${project}: ${sum.toFixed(0)} s of test files, budget ${BUDGETS[project]} s${over}`)
+    for (const { name, seconds } of slowest) say(`  ${seconds.toFixed(0)} s ${name}`)
+  }
 }
 
 function shown(command, args, env) {

@@ -54,10 +54,10 @@ export function clinicEnvironment(database, { directory, port, name = 'pledge' }
 /** Migrates, loads the demo clinic into an empty database, and answers its sign-ins. */
 export async function prepareClinic(database, environment) {
   await createSchema(database, environment.PLEDGE_DB_NAME)
-  const output = await runToEnd('node', ['packages/server/dist/cli/prepare.js', '--demo'], {
-    env: withoutDaemonNoise(environment),
-  })
-  const lines = output.trim().split('\n')
+  const env = withoutDaemonNoise(environment)
+  const migrated = await runToEnd('node', ['packages/server/dist/cli/prepare.js'], { env })
+  const loaded = await runToEnd('node', ['packages/demo/dist/prepareDemo.js'], { env })
+  const lines = `${migrated}${loaded}`.trim().split('\n')
   return { notes: lines.slice(0, -1), signIns: JSON.parse(lines.at(-1)) }
 }
 

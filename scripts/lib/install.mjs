@@ -101,6 +101,8 @@ export async function installModules() {
 
 const BUILT = [
   'packages/core/dist/index.js',
+  'packages/catalogue/dist/catalogue.bin',
+  'packages/demo/dist/prepareDemo.js',
   'packages/server/dist/server.js',
   'packages/web/dist/index.html',
 ]
@@ -127,6 +129,7 @@ function sourceHash() {
     'find',
     [
       'packages',
+      'catalogue',
       'tsconfig.base.json',
       'package-lock.json',
       '-type',

@@ -1,7 +1,6 @@
 // The built server, that kills itself at a named checkpoint (KILL_AT), as a power cut would.
-import { fileURLToPath } from 'node:url'
 import { buildApp, DEFAULT_LIMITS } from '../../packages/server/dist/app.js'
-import { loadCatalogue } from '../../packages/server/dist/catalogue/loadCatalogue.js'
+import { shippedCatalogue } from '../../packages/catalogue/dist/index.js'
 import { systemClock } from '../../packages/server/dist/clock.js'
 import { Database } from '../../packages/server/dist/data/database.js'
 import { readSettings } from '../../packages/server/dist/settings.js'
@@ -9,7 +8,7 @@ import { readSettings } from '../../packages/server/dist/settings.js'
 const settings = readSettings(process.env)
 const app = await buildApp({
   database: new Database(settings.database),
-  catalogue: loadCatalogue(fileURLToPath(new URL('../../catalogue', import.meta.url))),
+  catalogue: shippedCatalogue(),
   clock: systemClock(null),
   settings: { ...settings, limits: DEFAULT_LIMITS },
   logLevel: 'silent',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { assessCaseFile, CoreError } from '@pledge/core'
-import { parseYaml } from '../../packages/server/src/catalogue/loadCatalogue.js'
+import { parseYaml } from '../../packages/catalogue/src/loadCatalogue.js'
 import { addedExercises, catalogue } from './shippedCatalogue.js'
 
 const caseFile = (episode: object = {}, rest: object = {}) => ({

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { assessCaseFile, assessExercise } from '@pledge/core'
-import { parseYaml } from '../../packages/server/src/catalogue/loadCatalogue.js'
+import { parseYaml } from '../../packages/catalogue/src/loadCatalogue.js'
 import { caseOf, catalogue, catalogueDirectory } from './shippedCatalogue.js'
 
 interface ReadableCase {

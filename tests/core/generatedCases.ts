@@ -15,7 +15,7 @@ import {
   type Signature,
   type State,
 } from '@pledge/core'
-import { parseYaml } from '../../packages/server/src/catalogue/loadCatalogue.js'
+import { parseYaml } from '../../packages/catalogue/src/loadCatalogue.js'
 import { catalogue, catalogueDirectory } from './shippedCatalogue.js'
 
 /** A protocol file as it stands on disk. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { CoreError, readExercise } from '@pledge/core'
-import { parseYaml } from '../../packages/server/src/catalogue/loadCatalogue.js'
+import { parseYaml } from '../../packages/catalogue/src/loadCatalogue.js'
 import { catalogueDirectory } from './shippedCatalogue.js'
 
 const shipped = (path: string) =>

@@ -19,7 +19,7 @@ import {
   YELLOW_FLAGS,
 } from '@pledge/core'
 import { refusalOf } from '../builders/refusal.js'
-import { parseYaml } from '../../packages/server/src/catalogue/loadCatalogue.js'
+import { parseYaml } from '../../packages/catalogue/src/loadCatalogue.js'
 import { caseOf, catalogue, catalogueDirectory } from './shippedCatalogue.js'
 
 const rules = catalogue.crossCutting

@@ -9,7 +9,7 @@ import {
   type PatientCase,
   type RecordedFact,
 } from '@pledge/core'
-import { loadCatalogue } from '../../packages/server/src/catalogue/loadCatalogue.js'
+import { loadCatalogue } from '../../packages/catalogue/src/loadCatalogue.js'
 
 export const catalogueDirectory = fileURLToPath(new URL('../../catalogue', import.meta.url))
 export const catalogue: Catalogue = loadCatalogue(catalogueDirectory)

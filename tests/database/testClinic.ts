@@ -8,7 +8,7 @@ import { connect } from '../../packages/server/src/data/connect.js'
 import { Database } from '../../packages/server/src/data/database.js'
 import { newId } from '../../packages/server/src/data/ids.js'
 import { migrate } from '../../packages/server/src/data/migrate.js'
-import { DEMO_USERS, loadDemoClinic } from '../../packages/server/src/demo/demoClinic.js'
+import { DEMO_USERS, loadDemoClinic } from '../../packages/demo/src/demoClinic.js'
 import { catalogue } from '../core/shippedCatalogue.js'
 
 let count = 0

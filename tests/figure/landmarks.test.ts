@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import { landmarks, pictureOf } from '@pledge/figure'
 import { describe, expect, it } from 'vitest'
-import { loadCatalogue } from '../../packages/server/src/catalogue/loadCatalogue.js'
+import { loadCatalogue } from '../../packages/catalogue/src/loadCatalogue.js'
 
 /** Key pictures checked by where the fingertips are seen, not by pixels. */
 const { exercises } = loadCatalogue(fileURLToPath(new URL('../../catalogue', import.meta.url)))

@@ -2,8 +2,8 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { lintCatalogue } from '../../packages/server/src/catalogue/lintCatalogue.js'
-import { loadCatalogue } from '../../packages/server/src/catalogue/loadCatalogue.js'
+import { lintCatalogue } from '../../packages/catalogue/src/lintCatalogue.js'
+import { loadCatalogue } from '../../packages/catalogue/src/loadCatalogue.js'
 import { catalogueDirectory } from '../core/shippedCatalogue.js'
 
 const FILE = 'protocols/fractures/drf-vlp-early.yaml'

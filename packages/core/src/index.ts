@@ -11,13 +11,11 @@ export { CORE_ERROR_CODES, CoreError, type CoreErrorCode } from './errors.js'
 // Reading documents
 export { DocumentReader } from './reading/documentReader.js'
 // Protocols, phases, criteria
-export * from './protocol/vocabulary.js'
-export * from './protocol/names.js'
+export * from './vocabulary/vocabulary.js'
+export * from './words/names.js'
 export {
   answerKind,
-  criterionMeaning,
   criterionOf,
-  criterionQuestion,
   isMetBy,
   usualWay,
   giverOf,
@@ -25,12 +23,14 @@ export {
   type AnswerKind,
   type Criterion,
   LOAD_BASE_CRITERIA,
-} from './protocol/criterion.js'
+} from './vocabulary/criterion.js'
+export { criterionMeaning, criterionQuestion } from './words/criterionWords.js'
 export {
   factBook,
   staleAfterDays,
   type CriterionStatus,
   type FactBook,
+  type FactLimits,
   type LoggedPain,
   type RecordedFact,
 } from './protocol/facts.js'
@@ -66,12 +66,7 @@ export {
   type RecordedOrder,
   type Restriction,
 } from './protocol/restrictions.js'
-export {
-  digitsAsked,
-  hasSlipClock,
-  surgeonsClearances,
-  type DigitsAsked,
-} from './protocol/askedAtReferral.js'
+export { digitsAsked, hasSlipClock, surgeonsClearances, type DigitsAsked } from './record/askedAtReferral.js'
 export { MAP_MODES, permissionMap, type MapCell, type MapRow } from './verdict/permissionMap.js'
 export { schoolPreview, type SchoolPreview } from './verdict/schoolPreview.js'
 export { milestones, type Milestone } from './verdict/milestones.js'
@@ -107,8 +102,8 @@ export {
   type RecordedOverride,
 } from './verdict/override.js'
 export { whatWouldOpen, type Opener } from './verdict/whatWouldOpen.js'
-export { readOrder, type Order } from './verdict/order.js'
-export { readSignature, type Signature } from './verdict/signature.js'
+export { readOrder, type Order } from './protocol/order.js'
+export { readSignature, type Signature } from './exercise/signature.js'
 export {
   groupedReasons,
   isOpen,
@@ -142,7 +137,7 @@ export {
   signatureText,
   type ChangeByDose,
   type DerivedFacts,
-} from './exercise/derivedFacts.js'
+} from './dose/derivedFacts.js'
 export { nerveAsksMore, NERVE_QUIET_ENOUGH, type NerveAsksMore } from './exercise/nerveCeiling.js'
 export { poseWords, positionWords } from './exercise/poseWords.js'
 export { signatureWords } from './exercise/signatureWords.js'
@@ -160,9 +155,9 @@ export * from './dose/doseSchool.js'
 export { movedShare, repetitionMoment, type RepetitionMoment } from './dose/repetitionClock.js'
 export { timingOf, type Timing } from './dose/timing.js'
 // Motion
-export * from './motion/wristMotion.js'
+export * from './measurement/motion/wristMotion.js'
 // At home
-export * from './adherence/stopPath.js'
+export * from './rules/response.js'
 export * from './adherence/keptProgram.js'
 // The record
 export { dayZero, patientCaseOf, type CaseRecord } from './record/patientCaseOf.js'
@@ -179,60 +174,67 @@ export { joinRules, readRuleFile, type RuleFile } from './rules/readCrossCutting
 // Readings and what is computed from them
 export * from './anatomy/constant.js'
 export * from './anatomy/jointReading.js'
-export * from './motion/signConvention.js'
-export * from './motion/totalActiveMotion.js'
-export * from './motion/motionGrade.js'
-export * from './motion/twoJointFormula.js'
-export * from './motion/pointScore.js'
-export * from './motion/tendonGrades.js'
-export * from './motion/activePassiveDifference.js'
-export * from './motion/adhesionResponse.js'
-export * from './motion/webSpan.js'
-export * from './motion/torqueRange.js'
-export * from './motion/tissueTightness.js'
-export * from './motion/functionalCoverage.js'
-export * from './motion/dartThrow.js'
-export * from './motion/opposition.js'
-export * from './motion/normalMotion.js'
-export * from './motion/hypermobility.js'
-export * from './motion/collateralOpening.js'
-export * from './strength/forceUnits.js'
-export * from './strength/gripTrials.js'
-export * from './strength/otherSide.js'
-export * from './strength/strengthNorms.js'
-export type { Norm, Norms } from './strength/norm.js'
-export { NORMS_1985 } from './strength/norms1985.js'
-export { NORMS_2011 } from './strength/norms2011.js'
-export * from './strength/strengthTest.js'
-export * from './symptoms/painChange.js'
-export * from './symptoms/patientSpecificScale.js'
-export * from './symptoms/edema.js'
-export * from './symptoms/sensation.js'
-export * from './symptoms/advancingTinel.js'
-export * from './symptoms/likelihood.js'
-export * from './symptoms/provocativeTests.js'
-export * from './symptoms/carpalTunnelScore.js'
-export * from './symptoms/scarScale.js'
-export * from './change/measurementError.js'
-export * from './change/measureErrors.js'
-export * from './change/changeThatMatters.js'
-export * from './change/robustSlope.js'
-export * from './change/plateau.js'
-export * from './change/trajectory.js'
-export * from './kinematics/segmentLengths.js'
-export * from './kinematics/fingertip.js'
+export * from './measurement/motion/signConvention.js'
+export * from './measurement/motion/totalActiveMotion.js'
+export * from './measurement/motion/motionGrade.js'
+export * from './measurement/motion/twoJointFormula.js'
+export * from './measurement/motion/pointScore.js'
+export * from './measurement/motion/tendonGrades.js'
+export * from './measurement/motion/activePassiveDifference.js'
+export * from './measurement/motion/adhesionResponse.js'
+export * from './measurement/motion/webSpan.js'
+export * from './measurement/motion/torqueRange.js'
+export * from './measurement/motion/tissueTightness.js'
+export * from './measurement/motion/functionalCoverage.js'
+export * from './measurement/motion/dartThrow.js'
+export * from './measurement/motion/opposition.js'
+export * from './measurement/motion/normalMotion.js'
+export * from './measurement/motion/hypermobility.js'
+export * from './measurement/motion/collateralOpening.js'
+export * from './measurement/strength/forceUnits.js'
+export * from './measurement/strength/gripTrials.js'
+export * from './measurement/strength/otherSide.js'
+export * from './measurement/strength/strengthNorms.js'
+export type { Norm, Norms } from './measurement/strength/norm.js'
+export { NORMS_1985 } from './measurement/strength/norms1985.js'
+export { NORMS_2011 } from './measurement/strength/norms2011.js'
+export * from './measurement/strength/strengthTest.js'
+export * from './measurement/symptoms/painChange.js'
+export * from './measurement/symptoms/patientSpecificScale.js'
+export * from './measurement/symptoms/edema.js'
+export * from './measurement/symptoms/sensation.js'
+export * from './measurement/symptoms/advancingTinel.js'
+export * from './measurement/symptoms/likelihood.js'
+export * from './measurement/symptoms/provocativeTests.js'
+export * from './measurement/symptoms/carpalTunnelScore.js'
+export * from './measurement/symptoms/scarScale.js'
+export * from './measurement/change/measurementError.js'
+export * from './measurement/change/measureErrors.js'
+export * from './measurement/change/changeThatMatters.js'
+export * from './measurement/change/robustSlope.js'
+export * from './measurement/change/plateau.js'
+export * from './measurement/change/trajectory.js'
+export * from './measurement/kinematics/segmentLengths.js'
+export * from './measurement/kinematics/fingertip.js'
 export * from './tissue/tendonExcursion.js'
 export * from './tissue/repairMargin.js'
 export * from './tissue/thumbLoad.js'
 export * from './tissue/boneHealing.js'
 export * from './tissue/response.js'
 export * from './tissue/dose.js'
-export * from './tissue/exerciseTravel.js'
+export * from './exercise/exerciseTravel.js'
 export * from './nerve/nerveBed.js'
 export * from './nerve/nerveMove.js'
 export * from './nerve/nerveBudget.js'
+export { recordedIrritability } from './protocol/recordedIrritability.js'
 // Exchange
-export { editedProtocol, houseCatalogue, opensEarlier, subjectOf, type HouseEdit } from './exchange/houseCatalogue.js'
+export {
+  editedProtocol,
+  houseCatalogue,
+  opensEarlier,
+  subjectOf,
+  type HouseEdit,
+} from './house/houseCatalogue.js'
 export { calculated, type CalcAnswer } from './exchange/calc.js'
 export {
   checkCatalogue,
@@ -240,5 +242,5 @@ export {
   sourcesOfCode,
   type Catalogue,
   type CatalogueSource,
-} from './exchange/catalogue.js'
+} from './catalogue/catalogue.js'
 export { assessCaseFile, type CaseAssessment, type CaseVerdict } from './exchange/caseFile.js'

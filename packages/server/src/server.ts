@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url'
+import { shippedCatalogue } from '@pledge/catalogue'
 import { CoreError } from '@pledge/core'
 import { buildApp, DEFAULT_LIMITS } from './app.js'
-import { loadCatalogue } from './catalogue/loadCatalogue.js'
 import { systemClock } from './clock.js'
 import { Database } from './data/database.js'
 import { dataOf } from './data/data.js'
@@ -13,9 +13,7 @@ process.env['TZ'] = 'UTC'
 /** Starts Pledge for a clinic. Any database error, wrong setting or broken catalogue file stops the start. */
 async function main(): Promise<void> {
   const settings = readSettings(process.env)
-  const catalogue = loadCatalogue(
-    process.env['PLEDGE_CATALOGUE'] ?? fileURLToPath(new URL('../../../catalogue', import.meta.url)),
-  )
+  const catalogue = shippedCatalogue(process.env['PLEDGE_CATALOGUE'])
   const database = new Database(settings.database)
   await database.sequelize.authenticate()
   const data = dataOf(database)

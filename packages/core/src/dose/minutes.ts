@@ -1,6 +1,6 @@
 import { MOVED_FROM_DEG } from '../exercise/signatureOf.js'
 import { ANGLE_NAMES, type Dose, type Exercise } from '../exercise/exercise.js'
-import type { Digit } from '../protocol/vocabulary.js'
+import type { Digit } from '../vocabulary/vocabulary.js'
 import { timingOf, type Timed } from './timing.js'
 
 /** Rest between sets in seconds. Source: A16-DOSE, common practice. */

@@ -1,6 +1,6 @@
 import { digitsInTurn, type DigitsAsked } from '../exercise/chosenDigits.js'
 import type { Exercise, HoldKind } from '../exercise/exercise.js'
-import type { Digit } from '../protocol/vocabulary.js'
+import type { Digit } from '../vocabulary/vocabulary.js'
 
 /** Seconds to change from one position to the next and back. Source: A16-DOSE, common practice. */
 export const CHANGE_SECONDS = 4

@@ -1,31 +1,31 @@
-import { activePassiveDifference } from '../motion/activePassiveDifference.js'
-import { adhesionResponse } from '../motion/adhesionResponse.js'
-import { dartThrow } from '../motion/dartThrow.js'
-import { functionalCoverage } from '../motion/functionalCoverage.js'
-import { totalMotionGrade } from '../motion/motionGrade.js'
-import { fingertipToCreaseMm, oppositionReach } from '../motion/opposition.js'
-import { fingerPointScore, thumbPointScore } from '../motion/pointScore.js'
-import { EXTENSION_CONVENTIONS, extensionFrom } from '../motion/signConvention.js'
-import { extensorGrade, flexorGrade, malletGrade } from '../motion/tendonGrades.js'
-import { intrinsicTightness } from '../motion/tissueTightness.js'
-import { stiffness, torqueNmm } from '../motion/torqueRange.js'
-import { totalMotion, totalThumbMotion } from '../motion/totalActiveMotion.js'
-import { twoJointResult } from '../motion/twoJointFormula.js'
-import { webAngleDeg } from '../motion/webSpan.js'
+import { activePassiveDifference } from '../measurement/motion/activePassiveDifference.js'
+import { adhesionResponse } from '../measurement/motion/adhesionResponse.js'
+import { dartThrow } from '../measurement/motion/dartThrow.js'
+import { functionalCoverage } from '../measurement/motion/functionalCoverage.js'
+import { totalMotionGrade } from '../measurement/motion/motionGrade.js'
+import { fingertipToCreaseMm, oppositionReach } from '../measurement/motion/opposition.js'
+import { fingerPointScore, thumbPointScore } from '../measurement/motion/pointScore.js'
+import { EXTENSION_CONVENTIONS, extensionFrom } from '../measurement/motion/signConvention.js'
+import { extensorGrade, flexorGrade, malletGrade } from '../measurement/motion/tendonGrades.js'
+import { intrinsicTightness } from '../measurement/motion/tissueTightness.js'
+import { stiffness, torqueNmm } from '../measurement/motion/torqueRange.js'
+import { totalMotion, totalThumbMotion } from '../measurement/motion/totalActiveMotion.js'
+import { twoJointResult } from '../measurement/motion/twoJointFormula.js'
+import { webAngleDeg } from '../measurement/motion/webSpan.js'
 import { contradiction } from '../anatomy/checked.js'
 import type { JointReading } from '../anatomy/jointReading.js'
-import { errorOfSum, measurementError, recoveredPercent } from '../change/measurementError.js'
-import { courseOf } from '../change/plateau.js'
-import { robustSlope } from '../change/robustSlope.js'
-import { expectedBand } from '../change/trajectory.js'
+import { errorOfSum, measurementError, recoveredPercent } from '../measurement/change/measurementError.js'
+import { courseOf } from '../measurement/change/plateau.js'
+import { robustSlope } from '../measurement/change/robustSlope.js'
+import { expectedBand } from '../measurement/change/trajectory.js'
 import {
   coupledDipDeg,
   fingertipPosition,
   malrotationShiftMm,
   PALM_SHAPE,
   pulpToPalmMm,
-} from '../kinematics/fingertip.js'
-import { segmentLengths } from '../kinematics/segmentLengths.js'
+} from '../measurement/kinematics/fingertip.js'
+import { segmentLengths } from '../measurement/kinematics/segmentLengths.js'
 import {
   NERVE_BEDS,
   NERVE_MOTIONS,
@@ -35,16 +35,21 @@ import {
 } from '../nerve/nerveBed.js'
 import { classifiedNerveMove, nerveExcursionMm, strainBand } from '../nerve/nerveMove.js'
 import type { DocumentReader } from '../reading/documentReader.js'
-import { FORCE_UNITS, forceIn } from '../strength/forceUnits.js'
-import { gripTrials, handlePositions } from '../strength/gripTrials.js'
-import { shareOfOtherSide } from '../strength/otherSide.js'
-import { comparedWithNorm, NORM_TABLES, STRENGTH_TESTS, type NormTable } from '../strength/strengthNorms.js'
-import { expectedAdvanceMm } from '../symptoms/advancingTinel.js'
-import { edemaDifference, limbVolumeMl } from '../symptoms/edema.js'
-import { testLikelihood } from '../symptoms/likelihood.js'
-import { painChange } from '../symptoms/painChange.js'
-import { changeInWords, patientSpecificChange } from '../symptoms/patientSpecificScale.js'
-import { filamentFinding, twoPointClass } from '../symptoms/sensation.js'
+import { FORCE_UNITS, forceIn } from '../measurement/strength/forceUnits.js'
+import { gripTrials, handlePositions } from '../measurement/strength/gripTrials.js'
+import { shareOfOtherSide } from '../measurement/strength/otherSide.js'
+import {
+  comparedWithNorm,
+  NORM_TABLES,
+  STRENGTH_TESTS,
+  type NormTable,
+} from '../measurement/strength/strengthNorms.js'
+import { expectedAdvanceMm } from '../measurement/symptoms/advancingTinel.js'
+import { edemaDifference, limbVolumeMl } from '../measurement/symptoms/edema.js'
+import { testLikelihood } from '../measurement/symptoms/likelihood.js'
+import { painChange } from '../measurement/symptoms/painChange.js'
+import { changeInWords, patientSpecificChange } from '../measurement/symptoms/patientSpecificScale.js'
+import { filamentFinding, twoPointClass } from '../measurement/symptoms/sensation.js'
 import { boneHealingPhase } from '../tissue/boneHealing.js'
 import {
   bandForce,

@@ -3,11 +3,11 @@ import { burdenOf } from '../dose/minutes.js'
 import { CoreError } from '../errors.js'
 import { CONTRAINDICATIONS, type Contraindication, type Dose, type Exercise } from '../exercise/exercise.js'
 import { DOSE_KEYS, DOSE_LIMITS, readDose } from '../exercise/readExercise.js'
-import { criterionOf } from '../protocol/criterion.js'
+import { criterionOf } from '../vocabulary/criterion.js'
 import type { RecordedFact } from '../protocol/facts.js'
 import type { Protocol } from '../protocol/protocol.js'
-import { readArcs } from '../protocol/readWords.js'
-import { inEach, type Said } from '../protocol/names.js'
+import { readArcs } from '../vocabulary/readWords.js'
+import { inEach, type Said } from '../words/names.js'
 import type { Binding } from '../protocol/bindProtocol.js'
 import { wrongSchool } from '../protocol/wrongSchool.js'
 import {
@@ -22,7 +22,7 @@ import {
   type CriterionName,
   type Digit,
   type Orthosis,
-} from '../protocol/vocabulary.js'
+} from '../vocabulary/vocabulary.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { patientCaseOf, type CaseRecord } from '../record/patientCaseOf.js'
 import { decidingOf, partOf, type Part } from '../verdict/assess.js'
@@ -30,12 +30,12 @@ import { assessExercise, exerciseParts, orthosisOn } from '../verdict/assessExer
 import { standingOf } from '../verdict/caseOnDay.js'
 import { explainVerdict } from '../verdict/explainVerdict.js'
 import { judgeCase } from '../verdict/judgeCase.js'
-import { readOrder } from '../verdict/order.js'
+import { readOrder } from '../protocol/order.js'
 import { assessThisHand } from '../verdict/otherInjuries.js'
 import type { PatientCase } from '../verdict/patientCase.js'
-import { readSignature, type Signature } from '../verdict/signature.js'
+import { readSignature, type Signature } from '../exercise/signature.js'
 import type { Verdict } from '../verdict/verdict.js'
-import type { Catalogue } from './catalogue.js'
+import type { Catalogue } from '../catalogue/catalogue.js'
 
 const FILE_KEYS = ['format', 'today', 'day', 'patient', 'episode', 'episodes', 'exercises'] as const
 const EPISODE_KEYS = [

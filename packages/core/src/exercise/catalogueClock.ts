@@ -1,4 +1,4 @@
-import type { Said } from '../protocol/names.js'
+import type { Said } from '../words/names.js'
 import type { Condition } from './condition.js'
 import { STRESS_LEVELS, type Exercise } from './exercise.js'
 import { stressWords } from './exerciseNames.js'

@@ -1,4 +1,4 @@
-import { DIGITS, type Digit } from '../protocol/vocabulary.js'
+import { DIGITS, type Digit } from '../vocabulary/vocabulary.js'
 import { ANGLE_NAMES, type AngleName, type Exercise } from './exercise.js'
 
 /** What of an exercise tells which digits it is for. */

@@ -1,4 +1,4 @@
-import type { Said } from '../protocol/names.js'
+import type { Said } from '../words/names.js'
 import { readSaid } from '../protocol/readProtocol.js'
 import { NERVE_BUDGET, type Irritability } from '../nerve/nerveBudget.js'
 import { DocumentReader } from '../reading/documentReader.js'

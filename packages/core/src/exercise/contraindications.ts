@@ -1,4 +1,4 @@
-import type { Said } from '../protocol/names.js'
+import type { Said } from '../words/names.js'
 import type { Contraindication } from './exercise.js'
 
 /** Contraindications as the therapist and the patient read them. */

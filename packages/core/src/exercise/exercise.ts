@@ -1,6 +1,6 @@
 import type { Source } from '../protocol/protocol.js'
-import type { Digit, Nerve, Orthosis } from '../protocol/vocabulary.js'
-import type { Signature } from '../verdict/signature.js'
+import type { Digit, Nerve, Orthosis } from '../vocabulary/vocabulary.js'
+import type { Signature } from './signature.js'
 import type { PictureHints } from './pictureHints.js'
 
 /**

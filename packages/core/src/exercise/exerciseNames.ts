@@ -1,4 +1,4 @@
-import type { Language, Said } from '../protocol/names.js'
+import type { Language, Said } from '../words/names.js'
 import type {
   AngleName,
   Demand,

@@ -1,4 +1,4 @@
-import { inEach, type Language, type Said } from '../protocol/names.js'
+import { inEach, type Language, type Said } from '../words/names.js'
 import type { Exercise, Pose } from './exercise.js'
 
 /**

@@ -11,11 +11,11 @@ import type {
   Orthosis,
   ResistanceClass,
   Stress,
-} from '../protocol/vocabulary.js'
+} from '../vocabulary/vocabulary.js'
 import type { Protocol } from '../protocol/protocol.js'
-import { axisOfMotion } from '../protocol/vocabulary.js'
-import type { Signature, SignatureMotion } from '../verdict/signature.js'
-import { nerveMoveOf } from '../tissue/exerciseTravel.js'
+import { axisOfMotion } from '../vocabulary/vocabulary.js'
+import type { Signature, SignatureMotion } from './signature.js'
+import { nerveMoveOf } from './exerciseTravel.js'
 import {
   ANGLE_NAMES,
   isByOtherHand,

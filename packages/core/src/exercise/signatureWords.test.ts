@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { IDLE_SIGNATURE, type Signature } from '../verdict/signature.js'
+import { IDLE_SIGNATURE, type Signature } from './signature.js'
 import { signatureWords } from './signatureWords.js'
 
 const told = (changes: Partial<Signature>, language: 'en' | 'es' = 'en') =>

@@ -1,4 +1,4 @@
-import { arcWords, capital, keptWords } from '../protocol/formWords.js'
+import { arcWords, capital, keptWords } from '../words/formWords.js'
 import {
   ACT_NAMES,
   ACTOR_NAMES,
@@ -13,10 +13,10 @@ import {
   TECHNIQUE_NAMES,
   type Language,
   type Said,
-} from '../protocol/names.js'
+} from '../words/names.js'
 import { listed, motionsWords } from '../protocol/ruleWords.js'
-import type { Arc, Arcs, Axis, ResistanceClass } from '../protocol/vocabulary.js'
-import type { Signature } from '../verdict/signature.js'
+import type { Arc, Arcs, Axis, ResistanceClass } from '../vocabulary/vocabulary.js'
+import type { Signature } from './signature.js'
 
 /**
  * What the rules see of an exercise, one sentence a part: "Active: middle joint (PIP) flexion and extension; PIP 0 to 95° of

@@ -1,7 +1,5 @@
 import { wholeWithin } from '../anatomy/checked.js'
 import { decided } from '../anatomy/constant.js'
-import { criterion } from '../protocol/criterion.js'
-import type { FactBook } from '../protocol/facts.js'
 
 /** Slides of a nerve a day over all variants, by irritability. Source: A5-NERVE (medium). */
 export const NERVE_BUDGET = {
@@ -23,12 +21,4 @@ export function slidesLeft(irritability: Irritability, done: Readonly<Record<str
     0,
   )
   return Math.max(0, NERVE_BUDGET[irritability].value - sum)
-}
-
-/** The irritability on record; `null` when nobody recorded it or it is too old to count. */
-export function recordedIrritability(facts: FactBook): Irritability | null {
-  const status = (text: string) => facts.status(criterion(text)).name
-  if (status('irrit<=low') === 'met') return 'low'
-  if (status('irrit<=mod') === 'met') return 'mod'
-  return status('irrit<=mod') === 'notSo' ? 'high' : null
 }

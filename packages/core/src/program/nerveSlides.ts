@@ -1,6 +1,7 @@
 import { questionOf } from '../dose/doseSchool.js'
 import type { Dose, Exercise } from '../exercise/exercise.js'
-import { NERVE_BUDGET, recordedIrritability, type Irritability } from '../nerve/nerveBudget.js'
+import { NERVE_BUDGET, type Irritability } from '../nerve/nerveBudget.js'
+import { recordedIrritability } from '../protocol/recordedIrritability.js'
 import type { FactBook } from '../protocol/facts.js'
 
 /** Slides of nerves a day over all variants of a program, beside the budget for the irritability on record. */

@@ -1,5 +1,5 @@
 import type { Dose, Exercise } from '../exercise/exercise.js'
-import type { Digit, Orthosis } from '../protocol/vocabulary.js'
+import type { Digit, Orthosis } from '../vocabulary/vocabulary.js'
 import { assessExercise } from '../verdict/assessExercise.js'
 import { coveringOverride, type RecordedOverride } from '../verdict/override.js'
 import type { PatientCase } from '../verdict/patientCase.js'

@@ -1,5 +1,5 @@
 import { CoreError } from '../errors.js'
-import type { Arcs } from './vocabulary.js'
+import type { Arcs } from '../vocabulary/vocabulary.js'
 import { mapRules, type Protocol, type Rule } from './protocol.js'
 import { variableEndDeg } from './readProtocol.js'
 import { shiftProtocol } from './shiftProtocol.js'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { criterion } from './criterion.js'
+import { criterion } from '../vocabulary/criterion.js'
 import { factBook, type LoggedPain, type RecordedFact } from './facts.js'
 
 const today = '2031-04-11'

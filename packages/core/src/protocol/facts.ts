@@ -1,7 +1,16 @@
 import { daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
-import type { FactLimits } from '../rules/crossCutting.js'
-import { isMetBy, type Criterion } from './criterion.js'
-import type { CriterionName } from './vocabulary.js'
+import { isMetBy, type Criterion } from '../vocabulary/criterion.js'
+import type { CriterionName } from '../vocabulary/vocabulary.js'
+
+/** How long facts count. */
+export interface FactLimits {
+  /** Pain scores and irritability of a visit. */
+  readonly painStaleDays: number
+  /** Findings that change: swelling, wound, skin, range, lag, grip. */
+  readonly findingStaleDays: number
+  /** Pain logged at home. */
+  readonly loggedPainHours: number
+}
 
 /** Something a named person recorded about a case: a clearance, a finding, a score. */
 export interface RecordedFact {

@@ -1,4 +1,4 @@
-import { LOADING_MODES, type Mode, type Motion } from './vocabulary.js'
+import { LOADING_MODES, type Mode, type Motion } from '../vocabulary/vocabulary.js'
 import { rulesOf, type Phase, type Protocol, type Rule } from './protocol.js'
 
 /** Something in a protocol that does not hold together, with its place and what was expected there. */

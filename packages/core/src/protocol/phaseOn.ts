@@ -1,7 +1,7 @@
-import type { Criterion } from './criterion.js'
+import type { Criterion } from '../vocabulary/criterion.js'
 import type { FactBook } from './facts.js'
 import type { Phase, Protocol } from './protocol.js'
-import { HEALING_ANCHORS } from './vocabulary.js'
+import { HEALING_ANCHORS } from '../vocabulary/vocabulary.js'
 
 /** Where a case stands in its protocol on a day. */
 export interface PhaseStanding {

@@ -1,5 +1,5 @@
-import type { Criterion } from './criterion.js'
-import type { Said } from './names.js'
+import type { Criterion } from '../vocabulary/criterion.js'
+import type { Said } from '../words/names.js'
 import type {
   Act,
   Actor,
@@ -20,7 +20,7 @@ import type {
   Technique,
   Test,
   YellowFlag,
-} from './vocabulary.js'
+} from '../vocabulary/vocabulary.js'
 
 /** A value with where it comes from and how sure we are that the source says so. */
 export interface Source {

@@ -1,6 +1,6 @@
 import { DocumentReader } from '../reading/documentReader.js'
-import { criterionOf, type Criterion } from './criterion.js'
-import { LANGUAGES, type Said } from './names.js'
+import { criterionOf, type Criterion } from '../vocabulary/criterion.js'
+import { LANGUAGES, type Said } from '../words/names.js'
 import type {
   OwnRedFlag,
   OwnYellowFlag,
@@ -16,8 +16,8 @@ import type {
   Variant,
   Wear,
 } from './protocol.js'
-import { readArcs, readModes, readResistance } from './readWords.js'
-import * as words from './vocabulary.js'
+import { readArcs, readModes, readResistance } from '../vocabulary/readWords.js'
+import * as words from '../vocabulary/vocabulary.js'
 
 const PROTOCOL_KEYS = [
   'id',

@@ -1,8 +1,8 @@
 import type { ClinicalDay } from '../calendar/clinicalDay.js'
 import { daysBetween } from '../calendar/clinicalDay.js'
 import { DocumentReader } from '../reading/documentReader.js'
-import { readOrder, type Order } from '../verdict/order.js'
-import { MODES } from './vocabulary.js'
+import { readOrder, type Order } from './order.js'
+import { MODES } from '../vocabulary/vocabulary.js'
 
 /** Restrictions a surgeon commonly orders, in the words of a referral and in the grammar of orders. */
 export const RESTRICTIONS = {

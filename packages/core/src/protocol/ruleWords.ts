@@ -1,5 +1,5 @@
-import { criterionMeaning } from './criterion.js'
-import { arcWords, capital, insideWords, orthosisWords } from './formWords.js'
+import { criterionMeaning } from '../words/criterionWords.js'
+import { arcWords, capital, insideWords, orthosisWords } from '../words/formWords.js'
 import {
   ACT_NAMES,
   ACTOR_NAMES,
@@ -18,7 +18,7 @@ import {
   TEST_NAMES,
   type Language,
   type Said,
-} from './names.js'
+} from '../words/names.js'
 import type { Phase, Rule, Target } from './protocol.js'
 import {
   ACTS,
@@ -31,7 +31,7 @@ import {
   type Joint,
   type Motion,
   type ResistanceClass,
-} from './vocabulary.js'
+} from '../vocabulary/vocabulary.js'
 
 /** The weight from which a gate sets no limit any more. */
 export const NO_WEIGHT_LIMIT_KG = 99

@@ -1,4 +1,4 @@
-import type { Criterion } from './criterion.js'
+import type { Criterion } from '../vocabulary/criterion.js'
 import type { FactBook } from './facts.js'
 import type { Protocol } from './protocol.js'
 

@@ -1,5 +1,5 @@
-import { isStopPain } from '../adherence/stopPath.js'
-import type { RedFlag } from '../protocol/vocabulary.js'
+import { isStopPain } from '../rules/response.js'
+import type { RedFlag } from '../vocabulary/vocabulary.js'
 import type { ResponseLimits } from '../rules/crossCutting.js'
 
 /** Pain of a bout, 0–10; `null` = not asked. */

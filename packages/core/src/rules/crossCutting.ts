@@ -1,6 +1,7 @@
-import type { Said } from '../protocol/names.js'
+import type { FactLimits } from '../protocol/facts.js'
+import type { Said } from '../words/names.js'
 import type { Source } from '../protocol/protocol.js'
-import type { Act, RedFlag, YellowFlag } from '../protocol/vocabulary.js'
+import type { Act, RedFlag, YellowFlag } from '../vocabulary/vocabulary.js'
 
 /** What a number or word of a rule is counted in. */
 export const RULE_UNITS = [
@@ -88,16 +89,6 @@ export interface YellowFlagRule {
 export interface MilestoneRule {
   readonly act: Act
   readonly needs: string
-}
-
-/** How long facts count. */
-export interface FactLimits {
-  /** Pain scores and irritability of a visit. */
-  readonly painStaleDays: number
-  /** Findings that change: swelling, wound, skin, range, lag, grip. */
-  readonly findingStaleDays: number
-  /** Pain logged at home. */
-  readonly loggedPainHours: number
 }
 
 /** How a bout is answered, by pain of 0–10. */

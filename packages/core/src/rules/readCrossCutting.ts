@@ -1,7 +1,7 @@
 import { CoreError } from '../errors.js'
 import { readCriterion, readDose, readSaid } from '../protocol/readProtocol.js'
 import type { Source } from '../protocol/protocol.js'
-import * as words from '../protocol/vocabulary.js'
+import * as words from '../vocabulary/vocabulary.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { CONTRAINDICATIONS } from '../exercise/exercise.js'
 import {

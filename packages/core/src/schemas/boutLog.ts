@@ -1,5 +1,5 @@
 import { array, number, object, string, type InferType } from 'yup'
-import { RED_FLAGS } from '../protocol/vocabulary.js'
+import { RED_FLAGS } from '../vocabulary/vocabulary.js'
 import { painScore, ulidText } from './fields.js'
 
 const UNKNOWN = 'This field is not known here.'

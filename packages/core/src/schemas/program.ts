@@ -1,7 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup'
 import { DOSE_QUESTIONS } from '../dose/doseSchool.js'
 import { DOSE_LIMITS } from '../exercise/readExercise.js'
-import { DIGITS } from '../protocol/vocabulary.js'
+import { DIGITS } from '../vocabulary/vocabulary.js'
 import { text, ulidText } from './fields.js'
 
 const UNKNOWN = 'This field is not known here.'

@@ -1,10 +1,10 @@
 import { array, lazy, mixed, number, object, string, type InferType } from 'yup'
-import { RED_FLAGS } from '../protocol/vocabulary.js'
+import { RED_FLAGS } from '../vocabulary/vocabulary.js'
 import { CoreError } from '../errors.js'
 import { HEALTH_QUESTIONS } from '../exercise/contraindications.js'
-import { WRIST_MOTION_NAMES, signedDeg, type WristMotion } from '../motion/wristMotion.js'
+import { WRIST_MOTION_NAMES, signedDeg, type WristMotion } from '../measurement/motion/wristMotion.js'
 import { isEarlyPermission } from '../protocol/restrictions.js'
-import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS } from '../protocol/vocabulary.js'
+import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS } from '../vocabulary/vocabulary.js'
 import { chosenDigits, doseSchema } from './program.js'
 import { clinicalDay, optionalText, painScore, pastDay, text, TEXT_LIMITS, ulidText } from './fields.js'
 

@@ -1,7 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string, type InferType } from 'yup'
 import { daysBetween } from '../calendar/clinicalDay.js'
 import { RESTRICTION_NAMES } from '../protocol/restrictions.js'
-import { CRITERION_FLAGS, CRITERION_NUMBERS, DIGITS } from '../protocol/vocabulary.js'
+import { CRITERION_FLAGS, CRITERION_NUMBERS, DIGITS } from '../vocabulary/vocabulary.js'
 import {
   birthDay,
   clinicalDay,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { forceIn } from '../strength/forceUnits.js'
+import { forceIn } from '../measurement/strength/forceUnits.js'
 import {
   bandForce,
   contactPressure,

@@ -1,6 +1,6 @@
 import { contradiction, wholeWithin, within } from '../anatomy/checked.js'
 import { published } from '../anatomy/constant.js'
-import { forceIn, NEWTONS_PER_KGF } from '../strength/forceUnits.js'
+import { forceIn, NEWTONS_PER_KGF } from '../measurement/strength/forceUnits.js'
 
 /** Degrees a responsive joint gains in a day at its end range. */
 export const GAIN_PER_DAY = published(0.9, 'degrees per 24 h', 'FLOWERS-LASTAYO-1994', 'high')

@@ -1,6 +1,6 @@
 import { contradiction, reaches, wholeWithin, within } from '../anatomy/checked.js'
 import { decided, published } from '../anatomy/constant.js'
-import { NEWTONS_PER_KGF } from '../strength/forceUnits.js'
+import { NEWTONS_PER_KGF } from '../measurement/strength/forceUnits.js'
 
 type Forces = readonly [low: number, typical: number, high: number]
 const rung = (newtons: Forces) => decided(newtons, 'N', 'low')

@@ -1,6 +1,6 @@
 import { within } from '../anatomy/checked.js'
 import { published } from '../anatomy/constant.js'
-import { NEWTONS_PER_KGF } from '../strength/forceUnits.js'
+import { NEWTONS_PER_KGF } from '../measurement/strength/forceUnits.js'
 
 export interface CollateralLoad {
   readonly momentNmm: number

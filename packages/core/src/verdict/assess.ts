@@ -1,9 +1,9 @@
-import type { Criterion } from '../protocol/criterion.js'
-import { inEach, type Said } from '../protocol/names.js'
+import type { Criterion } from '../vocabulary/criterion.js'
+import { inEach, type Said } from '../words/names.js'
 import { daysLater, type CaseOnDay } from './caseOnDay.js'
 import { judgeCase, missingIn, toldCase, unlockOf, type JudgedCase } from './judgeCase.js'
 import { openingOffset, turningOffsets, type Asked } from './openingRuns.js'
-import type { Signature } from './signature.js'
+import type { Signature } from '../exercise/signature.js'
 import {
   distinctCriteria,
   distinctSaid,

@@ -1,9 +1,9 @@
 import { catalogueDays } from '../exercise/catalogueClock.js'
 import { otherHandUse, type Dose, type Exercise } from '../exercise/exercise.js'
-import type { Criterion } from '../protocol/criterion.js'
-import { inEach } from '../protocol/names.js'
+import type { Criterion } from '../vocabulary/criterion.js'
+import { inEach } from '../words/names.js'
 import type { Phase } from '../protocol/protocol.js'
-import type { Orthosis } from '../protocol/vocabulary.js'
+import type { Orthosis } from '../vocabulary/vocabulary.js'
 import { together, type Part } from './assess.js'
 import { standingOf, type Supposing } from './caseOnDay.js'
 import {
@@ -104,19 +104,33 @@ function askedOfExercise(exercise: Exercise, dose: Dose, state: PatientCase, don
       ...catalogueDays(exercise, one.condition, one.protocol.id).map((day) => day - one.day),
     ]),
     kindOn: (offset, supposing) => exerciseKind(exercise, dose, on(offset, supposing), done),
-    missingOn: (offset) => missingFor(exercise, dose, on(offset, 'asTheRecordStands'), done),
+    missingOn: (offset) => {
+      const then = on(offset, 'asTheRecordStands')
+      // The orthosis that everything met would put on may be another than the one the record has on now.
+      const orthosis = done.orthosis ?? orthosisOn(exercise, dose, on(offset, 'byTimeAlone'))
+      return (
+        missingFor(exercise, dose, then, done) ??
+        missingFor(exercise, dose, then, { ...done, orthosis }) ??
+        closedIn(exercise, dose, then, done).flatMap(({ entry }) => missingInEntry(entry))
+      )
+    },
   }
 }
 
 /**
  * The criteria that stand in the way of an exercise on a day that time alone would open: with these recorded, and none less, it
  * is open. What bars it is recorded first; where that is not enough, because an orthosis stays on or a rule holds as long as
- * the phase lasts, the next phase's entry. Where nothing recorded opens it (a red flag, an order), what bars it today.
+ * the phase lasts, the next phase's entry.
+ *
+ * @returns `null` where nothing recorded opens it: a red flag, an order
  */
-function missingFor(exercise: Exercise, dose: Dose, then: PatientCase, done: HowDone): readonly Criterion[] {
-  const closedWith = (met: readonly Criterion[]) =>
-    injuriesJudged(exercise, dose, withRecorded(then, met), done).filter(({ entry }) => !isOpen(entry.kind))
-  const first = closedWith([]).flatMap(({ entry }) => missingInEntry(entry))
+function missingFor(
+  exercise: Exercise,
+  dose: Dose,
+  then: PatientCase,
+  done: HowDone,
+): readonly Criterion[] | null {
+  const closedWith = (met: readonly Criterion[]) => closedIn(exercise, dose, withRecorded(then, met), done)
   let met: Criterion[] = []
   for (;;) {
     const closed = closedWith(met)
@@ -126,9 +140,14 @@ function missingFor(exercise: Exercise, dose: Dose, then: PatientCase, done: How
     const next = closed.flatMap(({ state }) => standingOf(state).next?.phase.entry ?? [])
     const news = [asked, next].map((list) => list.filter((one) => !met.some(({ text }) => text === one.text)))
     const more = news.find((list) => list.length > 0)
-    if (!more) return first
+    if (!more) return null
     met = distinctCriteria([...met, ...more])
   }
+}
+
+/** The injuries that keep an exercise closed. */
+function closedIn(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone) {
+  return injuriesJudged(exercise, dose, state, done).filter(({ entry }) => !isOpen(entry.kind))
 }
 
 /** One injury that an exercise is asked of, and how it is done there. */

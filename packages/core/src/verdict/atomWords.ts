@@ -1,5 +1,5 @@
-import * as names from '../protocol/names.js'
-import type { Joint } from '../protocol/vocabulary.js'
+import * as names from '../words/names.js'
+import type { Joint } from '../vocabulary/vocabulary.js'
 import type { Atom } from './atoms.js'
 
 /** An atom in words: "active wrist flexion", "flexión activa de la muñeca". */

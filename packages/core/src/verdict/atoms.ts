@@ -1,5 +1,5 @@
-import * as words from '../protocol/vocabulary.js'
-import type { Signature } from './signature.js'
+import * as words from '../vocabulary/vocabulary.js'
+import type { Signature } from '../exercise/signature.js'
 
 /** The smallest thing a rule speaks about. The worst verdict of its atoms is the exercise's verdict. */
 export type Atom =

@@ -1,10 +1,10 @@
-import type { Criterion } from '../protocol/criterion.js'
+import type { Criterion } from '../vocabulary/criterion.js'
 import type { FactBook } from '../protocol/facts.js'
 import { phaseOn, type PhaseStanding } from '../protocol/phaseOn.js'
 import type { Protocol } from '../protocol/protocol.js'
-import type { Digit, State } from '../protocol/vocabulary.js'
+import type { Digit, State } from '../vocabulary/vocabulary.js'
 import { schoolInDoubt } from '../protocol/wrongSchool.js'
-import type { Order } from './order.js'
+import type { Order } from '../protocol/order.js'
 
 /** A protocol bound to a patient on one day: all that a verdict depends on besides the exercise. */
 export interface CaseOnDay {

@@ -1,5 +1,5 @@
-import { criterionMeaning } from '../protocol/criterion.js'
-import type { Language } from '../protocol/names.js'
+import { criterionMeaning } from '../words/criterionWords.js'
+import type { Language } from '../words/names.js'
 import { groupedReasons, type Verdict, type VerdictKind } from './verdict.js'
 
 const KIND_WORDS: Readonly<Record<Language, Readonly<Record<VerdictKind, string>>>> = {

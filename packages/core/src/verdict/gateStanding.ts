@@ -1,11 +1,11 @@
-import type { Criterion } from '../protocol/criterion.js'
-import type { Said } from '../protocol/names.js'
+import type { Criterion } from '../vocabulary/criterion.js'
+import type { Said } from '../words/names.js'
 import type { Rule, Target } from '../protocol/protocol.js'
 import { standingOf, type CaseOnDay } from './caseOnDay.js'
 import { neededBy } from './judgeAtom.js'
 import { atomsOf } from './atoms.js'
 import { judgeCase, toldCase } from './judgeCase.js'
-import { IDLE_SIGNATURE, type Signature } from './signature.js'
+import { IDLE_SIGNATURE, type Signature } from '../exercise/signature.js'
 import { distinctCriteria, distinctSaid, isOpen } from './verdict.js'
 
 /** How a gate of a protocol stands in a case today. */

@@ -1,8 +1,8 @@
-import { LOAD_BASE, OWN_PAIN_CRITERIA, type Criterion } from '../protocol/criterion.js'
+import { LOAD_BASE, OWN_PAIN_CRITERIA, type Criterion } from '../vocabulary/criterion.js'
 import type { FactBook } from '../protocol/facts.js'
 import type { PhaseStanding } from '../protocol/phaseOn.js'
 import type { Phase, Protocol, Rule } from '../protocol/protocol.js'
-import * as words from '../protocol/vocabulary.js'
+import * as words from '../vocabulary/vocabulary.js'
 import { isLoading, type Atom, type MotionAtom } from './atoms.js'
 import type { CaseOnDay } from './caseOnDay.js'
 import {
@@ -14,9 +14,9 @@ import {
   orderCovers,
   type Misfit,
 } from './matching.js'
-import type { Order } from './order.js'
+import type { Order } from '../protocol/order.js'
 import { rulesOnAtom } from './rulesOnAtom.js'
-import type { Signature } from './signature.js'
+import type { Signature } from '../exercise/signature.js'
 import type { VerdictKind } from './verdict.js'
 
 /** What decided where no rule speaks (vocabulary 5.2.8). */

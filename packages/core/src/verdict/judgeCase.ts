@@ -1,12 +1,12 @@
-import type { Criterion } from '../protocol/criterion.js'
-import { inEach, type Said } from '../protocol/names.js'
+import type { Criterion } from '../vocabulary/criterion.js'
+import { inEach, type Said } from '../words/names.js'
 import { wrongSchool } from '../protocol/wrongSchool.js'
 import { atomsOf } from './atoms.js'
 import { standingOf, type CaseOnDay, type CaseStanding } from './caseOnDay.js'
 import { conditionOf, offeredForm, reasonOf } from './explainJudgement.js'
 import { judgeAtom, restsOnRule, type AtomJudgement } from './judgeAtom.js'
 import { missingAt } from './missingAt.js'
-import type { Signature } from './signature.js'
+import type { Signature } from '../exercise/signature.js'
 import {
   everywhereNever,
   inDoubtfulSchool,

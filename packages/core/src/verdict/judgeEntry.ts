@@ -1,15 +1,15 @@
 import { judgedDigits } from '../exercise/chosenDigits.js'
 import type { Dose, Exercise } from '../exercise/exercise.js'
 import { signatureOf, withDigitsFollowing } from '../exercise/signatureOf.js'
-import type { Said } from '../protocol/names.js'
-import type { Arcs, Digit, Orthosis } from '../protocol/vocabulary.js'
+import type { Said } from '../words/names.js'
+import type { Arcs, Digit, Orthosis } from '../vocabulary/vocabulary.js'
 import { conditionsOn } from './exerciseConditions.js'
 import { judgeCase, missingIn, toldCase, unlockOf, type JudgedCase } from './judgeCase.js'
 import type { PatientCase } from './patientCase.js'
 import { barredByHealth, restraintsOn, type Restraint } from './restraints.js'
-import type { Signature } from './signature.js'
+import type { Signature } from '../exercise/signature.js'
 import { isOpen, stopReason, type Reason, type Told, type VerdictKind } from './verdict.js'
-import type { Criterion } from '../protocol/criterion.js'
+import type { Criterion } from '../vocabulary/criterion.js'
 
 /** How an exercise is to be done, where it differs from what the phase suggests. */
 export interface HowDone {

@@ -1,9 +1,9 @@
 import type { Protocol, Rule, Target } from '../protocol/protocol.js'
-import * as words from '../protocol/vocabulary.js'
+import * as words from '../vocabulary/vocabulary.js'
 import type { Atom } from './atoms.js'
 import type { CaseOnDay } from './caseOnDay.js'
-import type { Order } from './order.js'
-import type { Signature } from './signature.js'
+import type { Order } from '../protocol/order.js'
+import type { Signature } from '../exercise/signature.js'
 
 /** Whether a rule's target speaks about an atom, its form apart. */
 export function speaksOf(target: Target, atom: Atom): boolean {

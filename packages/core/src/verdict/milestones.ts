@@ -1,10 +1,10 @@
-import { ACT_NAMES, type Said } from '../protocol/names.js'
+import { ACT_NAMES, type Said } from '../words/names.js'
 import type { Protocol } from '../protocol/protocol.js'
-import type { Act } from '../protocol/vocabulary.js'
+import type { Act } from '../vocabulary/vocabulary.js'
 import type { MilestoneRule } from '../rules/crossCutting.js'
 import { openingDay } from './assess.js'
 import { unhinderedCase } from './caseOnDay.js'
-import { IDLE_SIGNATURE } from './signature.js'
+import { IDLE_SIGNATURE } from '../exercise/signature.js'
 
 /** A return to daily life, work or sport under one protocol. */
 export interface Milestone {

@@ -1,9 +1,9 @@
-import type { Criterion } from '../protocol/criterion.js'
+import type { Criterion } from '../vocabulary/criterion.js'
 import { phaseOn, type PhaseStanding } from '../protocol/phaseOn.js'
 import type { Atom } from './atoms.js'
 import { EVERYTHING_MET, factsInStates, type CaseOnDay } from './caseOnDay.js'
 import { judgeAtom, neededBy } from './judgeAtom.js'
-import type { Signature } from './signature.js'
+import type { Signature } from '../exercise/signature.js'
 import { isOpen } from './verdict.js'
 
 /**

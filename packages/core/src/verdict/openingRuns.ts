@@ -1,4 +1,4 @@
-import type { Criterion } from '../protocol/criterion.js'
+import type { Criterion } from '../vocabulary/criterion.js'
 import { rulesOf } from '../protocol/protocol.js'
 import type { CaseOnDay, Supposing } from './caseOnDay.js'
 import { distinctCriteria, isOpen, type VerdictKind } from './verdict.js'

@@ -1,10 +1,10 @@
-import { inEach, type Said } from '../protocol/names.js'
+import { inEach, type Said } from '../words/names.js'
 import type { Dose, Exercise, OtherHandUse } from '../exercise/exercise.js'
 import { resistanceOf } from '../exercise/signatureOf.js'
 import { askedOf, partOf, together, type Part } from './assess.js'
 import { judgeCase } from './judgeCase.js'
 import type { OtherInjury, PatientCase } from './patientCase.js'
-import { IDLE_SIGNATURE, type Signature } from './signature.js'
+import { IDLE_SIGNATURE, type Signature } from '../exercise/signature.js'
 import { isOpen, type Reason, type Verdict } from './verdict.js'
 
 /** The protocols' verdict of a motion for every injury of this hand; the catalogue has no say. */

@@ -1,7 +1,7 @@
-import { isSurgeonsToGive } from '../protocol/criterion.js'
-import type { Said } from '../protocol/names.js'
-import { HEALING_ANCHORS } from '../protocol/vocabulary.js'
-import type { Digit } from '../protocol/vocabulary.js'
+import { isSurgeonsToGive } from '../vocabulary/criterion.js'
+import type { Said } from '../words/names.js'
+import { HEALING_ANCHORS } from '../vocabulary/vocabulary.js'
+import type { Digit } from '../vocabulary/vocabulary.js'
 import { standingOf, type CaseOnDay } from './caseOnDay.js'
 import type { Verdict } from './verdict.js'
 

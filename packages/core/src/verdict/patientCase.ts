@@ -1,7 +1,7 @@
 import type { Condition } from '../exercise/condition.js'
 import type { Equipment } from '../exercise/equipment.js'
 import type { Contraindication } from '../exercise/exercise.js'
-import type { Criterion } from '../protocol/criterion.js'
+import type { Criterion } from '../vocabulary/criterion.js'
 import type { FactBook } from '../protocol/facts.js'
 import type { Protocol } from '../protocol/protocol.js'
 import { daysLater, unhinderedCase, type CaseOnDay, type Supposing } from './caseOnDay.js'

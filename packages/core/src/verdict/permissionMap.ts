@@ -1,10 +1,10 @@
-import { DIRECTION_NAMES, inEach, JOINT_NAMES, type Said } from '../protocol/names.js'
+import { DIRECTION_NAMES, inEach, JOINT_NAMES, type Said } from '../words/names.js'
 import type { Phase } from '../protocol/protocol.js'
-import type { Joint, Mode, Motion, Orthosis } from '../protocol/vocabulary.js'
+import type { Joint, Mode, Motion, Orthosis } from '../vocabulary/vocabulary.js'
 import { assess } from './assess.js'
-import { wordOfMotion } from '../protocol/vocabulary.js'
+import { wordOfMotion } from '../vocabulary/vocabulary.js'
 import { standingOf, type CaseOnDay } from './caseOnDay.js'
-import { IDLE_SIGNATURE, type Signature } from './signature.js'
+import { IDLE_SIGNATURE, type Signature } from '../exercise/signature.js'
 import type { Verdict } from './verdict.js'
 
 /** The modes of the map in the order in which tissue is asked more. Resisted and isometric: at the lightest class. */

@@ -1,9 +1,9 @@
 import { UNBOUND, bindProtocol, type Binding } from '../protocol/bindProtocol.js'
 import type { Protocol } from '../protocol/protocol.js'
-import type { Motion } from '../protocol/vocabulary.js'
+import type { Motion } from '../vocabulary/vocabulary.js'
 import { openingDay } from './assess.js'
 import { unhinderedCase } from './caseOnDay.js'
-import { IDLE_SIGNATURE, type Signature } from './signature.js'
+import { IDLE_SIGNATURE, type Signature } from '../exercise/signature.js'
 
 /** First days a school opens, with every criterion met: what tells schools apart. `null`: never by time. */
 export interface SchoolPreview {

@@ -1,5 +1,5 @@
-import type { Criterion } from '../protocol/criterion.js'
-import { inEach, type Language, type Said } from '../protocol/names.js'
+import type { Criterion } from '../vocabulary/criterion.js'
+import { inEach, type Language, type Said } from '../words/names.js'
 
 /** From best to worst. */
 export const VERDICT_KINDS = ['clear', 'with-care', 'not-yet', 'never'] as const

@@ -1,5 +1,5 @@
-import { giverOf, type Criterion } from '../protocol/criterion.js'
-import type { Said } from '../protocol/names.js'
+import { giverOf, type Criterion } from '../vocabulary/criterion.js'
+import type { Said } from '../words/names.js'
 import type { PhaseStanding } from '../protocol/phaseOn.js'
 import type { Verdict } from './verdict.js'
 

@@ -1,24 +1,17 @@
-import { randomInt } from 'node:crypto'
-import { fileURLToPath } from 'node:url'
 import { hash } from '@node-rs/argon2'
-import { loadCatalogue } from '../catalogue/loadCatalogue.js'
 import { connect } from '../data/connect.js'
 import { Database } from '../data/database.js'
 import { newId } from '../data/ids.js'
 import { migrate } from '../data/migrate.js'
-import { DEMO_USERS, loadDemoClinic } from '../demo/demoClinic.js'
-import { hashOf } from '../plugins/access.js'
 import { dataOf } from '../data/data.js'
 import { editsInForce } from '../data/houseEdits.js'
-import { CODE_MINUTES } from '../subjects/home/routes.js'
 import { readSettings } from '../settings.js'
 
 process.env['TZ'] = 'UTC'
 
 /**
- * Prepares a database before the server starts: migrates it with the owner's account, and with `--demo` loads the demo
- * clinic into an empty one and prints its sign-ins; `--add-user LOGIN NAME ROLE` adds a person, whose password it takes
- * from PLEDGE_NEW_PASSWORD; `--take-back ID WHY` takes back a change of the clinic's catalogue that no longer fits it.
+ * Prepares a database before the server starts: migrates it with the owner's account; `--add-user LOGIN NAME ROLE` adds a
+ * person, whose password it takes from PLEDGE_NEW_PASSWORD; `--take-back ID WHY` takes back a change of the clinic's catalogue that no longer fits it.
  */
 async function main(words: readonly string[]): Promise<void> {
   const settings = readSettings(process.env)
@@ -34,44 +27,7 @@ async function main(words: readonly string[]): Promise<void> {
   const database = new Database(settings.database, 2)
   if (words[0] === '--add-user') await addUser(database, words.slice(1))
   if (words[0] === '--take-back') await takeBack(database, words.slice(1))
-  if (words[0] === '--demo') await prepareDemo(database)
   await database.close()
-
-  async function prepareDemo(demo: Database): Promise<void> {
-    const catalogue = loadCatalogue(
-      process.env['PLEDGE_CATALOGUE'] ?? fileURLToPath(new URL('../../../../catalogue', import.meta.url)),
-    )
-    const isLoaded = await loadDemoClinic(
-      demo,
-      catalogue,
-      new Date(),
-      settings.clinic.timeZone,
-      settings.today,
-    )
-    process.stdout.write(isLoaded ? 'loaded the demo clinic\n' : 'kept the data of the last start\n')
-    const code = await freshCode(demo)
-    process.stdout.write(`${JSON.stringify({ users: DEMO_USERS, phone: code })}\n`)
-  }
-}
-
-/** A code to pair a phone with the demo patient whose program is in full swing. */
-async function freshCode(database: Database): Promise<{ patient: string; code: string } | null> {
-  const { rows } = database
-  const patient = (await rows.patients.findOne({ where: { name: 'Dmitri Valcourt' } }))?.get()
-  const episode = patient && (await rows.episodes.findOne({ where: { patientId: patient.id } }))?.get()
-  if (!patient || !episode) return null
-  const digits = String(randomInt(100_000_000)).padStart(8, '0')
-  const now = new Date()
-  await rows.pairings.create({
-    id: newId(),
-    episodeId: episode.id,
-    codeHash: hashOf(digits),
-    expiresAt: new Date(now.getTime() + CODE_MINUTES * 60_000),
-    usedAt: null,
-    createdBy: episode.therapistId,
-    createdAt: now,
-  })
-  return { patient: patient.name, code: `${digits.slice(0, 4)} ${digits.slice(4)}` }
 }
 
 async function addUser(database: Database, [login, name, role]: readonly string[]): Promise<void> {

@@ -17,3 +17,8 @@ function canonical(value: unknown): unknown {
       .map(([key, inner]) => [key, canonical(inner)]),
   )
 }
+
+/** How a secret is stored: nobody who reads the database can use it. */
+export function hashOf(secret: string): string {
+  return createHash('sha256').update(secret).digest('hex')
+}

@@ -11,6 +11,8 @@ interface SignedProgram {
   readonly episodeId: string
   readonly itemIds: ReadonlySet<string>
 }
+/** How long a pairing code may be used. */
+export const CODE_MINUTES = 30
 /** Signed programs and tokens of phones kept in memory, so that an upload reads no history. */
 const KEPT = 2000
 /** How the database says that a phone was taken back. */

@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto'
 import type { FastifyRequest } from 'fastify'
 import fp from 'fastify-plugin'
 import type { Data } from '../data/data.js'
+import { hashOf } from '../data/digest.js'
 import { notPaired } from '../data/homes.js'
 import type { Actor } from '../data/database.js'
 import type { Role } from '../data/models.js'
@@ -40,10 +40,6 @@ declare module 'fastify' {
   interface Session {
     userId?: string
   }
-}
-
-export function hashOf(secret: string): string {
-  return createHash('sha256').update(secret).digest('hex')
 }
 
 /** Refuses every route under /api that does not say who may call it. */

@@ -1,5 +1,5 @@
 import type { SessionStore } from '@fastify/session'
-import { hashOf } from './access.js'
+import { hashOf } from '../data/digest.js'
 import type { Users } from '../data/users.js'
 
 type Callback = (error?: unknown) => void

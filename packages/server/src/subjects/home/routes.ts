@@ -4,15 +4,14 @@ import { newBoutLog, pairing, type NewBoutLog } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
 import { bool, obj, str } from '../../answers/shapes.js'
 import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
-import { digestOf } from '../../data/digest.js'
+import { digestOf, hashOf } from '../../data/digest.js'
+import { CODE_MINUTES } from '../../data/homes.js'
 import { newId } from '../../data/ids.js'
-import { hashOf, STAFF, THERAPISTS } from '../../plugins/access.js'
+import { STAFF, THERAPISTS } from '../../plugins/access.js'
 import { Problem, type FieldProblem } from '../../problems.js'
 import { caseOn } from '../../record/episodeCase.js'
 import { firstName, phoneToday, todayReply } from './answer.js'
 
-/** How long a pairing code may be used. */
-export const CODE_MINUTES = 30
 /** A phone's clock may run ahead of ours by this much. */
 const CLOCK_TOLERANCE_MS = 2 * 60_000
 /** A bout that began longer ago is a broken clock. */

@@ -1,0 +1,11 @@
+/** What of the server serves besides it: the demo clinic is loaded with the parts that the routes are made of. */
+export { connect } from './data/connect.js'
+export { dataOf } from './data/data.js'
+export { Database } from './data/database.js'
+export { hashOf } from './data/digest.js'
+export { CODE_MINUTES } from './data/homes.js'
+export { newId } from './data/ids.js'
+export type { BoutLogRow, EpisodeRow, FactRow, PatientRow, Role } from './data/models.js'
+export { caseOn } from './record/episodeCase.js'
+export { judgedItems } from './record/programItems.js'
+export { readSettings } from './settings.js'
