@@ -61,6 +61,32 @@ module.exports = {
       to: { path: '^packages/(server|web|figure|demo)/' },
     },
     {
+      name: 'the-contract-knows-core',
+      severity: 'error',
+      comment:
+        'The contract says what is sent and answered; it knows the words of core and no side of the wire.',
+      from: { path: '^packages/contract/' },
+      to: { path: '^packages/(server|web|figure|catalogue|demo)/' },
+    },
+    {
+      name: 'answers-are-the-contracts',
+      severity: 'error',
+      comment:
+        'The web reads answers in asking.ts by the name of the route, whose type is the contract’s; no type of an answer is written by hand.',
+      from: { path: '^packages/web/src/', pathNot: '^packages/web/src/(shared/api/|.*[aA]pi\\.ts$)' },
+      to: { path: '^packages/web/src/shared/api/asking\\.ts$' },
+    },
+    {
+      name: 'screens-know-only-the-types-of-the-contract',
+      severity: 'error',
+      comment: 'Shapes and schemas of answers stay out of the pages; only the paths are loaded.',
+      from: { path: '^packages/web/src/' },
+      to: {
+        path: '^packages/contract/src/(?!paths\\.ts)',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
       name: 'nothing-knows-the-demo',
       severity: 'error',
       comment: 'The invented clinic is loaded from outside.',

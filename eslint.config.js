@@ -88,10 +88,21 @@ export default ts.config(
         'error',
         { name: 'localStorage', message: 'Patients’ data lives in the queue of the phone only.' },
       ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'TSInterfaceDeclaration[id.name=/Answer$/], TSTypeAliasDeclaration[id.name=/Answer$/]',
+          message: 'What the API answers stands in packages/contract: import its type.',
+        },
+        {
+          selector: "CallExpression[callee.name='fetch']:not(ArrowFunctionExpression > CallExpression)",
+          message: 'Ask by the name of the route: shared/api/asking.ts.',
+        },
+      ],
     },
   },
   {
-    files: ['packages/server/**/*.ts', 'scripts/**', 'tests/**', 'bench/**', '*.js', '*.cjs'],
+    files: ['packages/server/**/*.ts', '**/*.mjs', 'scripts/**', 'tests/**', 'bench/**', '*.js', '*.cjs'],
     languageOptions: { globals: { ...nodeGlobals, ...browserGlobals } },
   },
 )

@@ -6,6 +6,7 @@ import {
   type Catalogue,
   type ClinicalDay,
   type Dose,
+  type RedFlag,
   type WristMotion,
   type HealthQuestion,
 } from '@pledge/core'
@@ -54,7 +55,7 @@ interface DemoPatient {
   /** Worst pain of the bouts, oldest first; the last ones fell today. */
   readonly bouts: readonly number[]
   readonly hurtLast?: string
-  readonly redFlag?: string
+  readonly redFlag?: RedFlag
 }
 
 const HEALTHY = [76, 72, 21, 36, 80, 84] as const

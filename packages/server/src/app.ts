@@ -17,6 +17,7 @@ import { problems } from './plugins/problems.js'
 import { databaseSessions, SESSION_HOURS } from './plugins/sessionStore.js'
 import { validation } from './plugins/validation.js'
 import { Problem } from './problems.js'
+import { apiDocument } from './subjects/clinic/apiDocument.js'
 import { caseload } from './subjects/caseload/routes.js'
 import { house } from './subjects/clinic/routes.js'
 import { trail } from './subjects/clinic/trail.js'
@@ -111,7 +112,7 @@ export async function buildApp({
   await app.register(async (phones) => {
     // A phone shows its token: it has neither cookie nor session.
     await phones.register(access, { data })
-    await phones.register(phone, { prefix: '/api/phone', ...context })
+    await phones.register(phone, context)
   })
   await app.register(async (clinic) => {
     await clinic.register(cookie)
@@ -131,22 +132,22 @@ export async function buildApp({
     })
     await clinic.register(csrf, { sessionPlugin: '@fastify/session' })
     await clinic.register(access, { data })
-    const ofEpisode = '/api/episodes/:episodeId'
-    await clinic.register(session, { prefix: '/api/session', ...context })
-    await clinic.register(caseload, { prefix: '/api/caseload', ...context })
-    await clinic.register(referrals, { prefix: '/api/referrals', ...context })
-    await clinic.register(episode, { prefix: ofEpisode, ...context })
-    await clinic.register(evaluation, { prefix: `${ofEpisode}/evaluations`, ...context })
-    await clinic.register(phase, { prefix: ofEpisode, ...context })
-    await clinic.register(school, { prefix: ofEpisode, ...context })
-    await clinic.register(exercises, { prefix: ofEpisode, ...context })
-    await clinic.register(overrides, { prefix: `${ofEpisode}/overrides`, ...context })
-    await clinic.register(program, { prefix: ofEpisode, ...context })
-    await clinic.register(pairings, { prefix: ofEpisode, ...context })
-    await clinic.register(library, { prefix: '/api/library', ...context })
-    await clinic.register(protocols, { prefix: '/api/library', shipped: catalogue, ...context })
-    await clinic.register(house, { prefix: '/api/house', shipped: catalogue, ...context })
-    await clinic.register(trail, { prefix: '/api/audit', ...context })
+    await clinic.register(session, context)
+    await clinic.register(caseload, context)
+    await clinic.register(apiDocument)
+    await clinic.register(referrals, context)
+    await clinic.register(episode, context)
+    await clinic.register(evaluation, context)
+    await clinic.register(phase, context)
+    await clinic.register(school, context)
+    await clinic.register(exercises, context)
+    await clinic.register(overrides, context)
+    await clinic.register(program, context)
+    await clinic.register(pairings, context)
+    await clinic.register(library, context)
+    await clinic.register(protocols, { shipped: catalogue, ...context })
+    await clinic.register(house, { shipped: catalogue, ...context })
+    await clinic.register(trail, context)
   })
 
   if (webDirectory && existsSync(webDirectory)) {

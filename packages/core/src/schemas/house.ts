@@ -1,4 +1,5 @@
-import { array, lazy, number, object, string, type InferType } from 'yup'
+import { array, lazy, number, object, string, type InferType, type ObjectSchema } from 'yup'
+import type { HouseEdit } from '../house/houseCatalogue.js'
 import { optionalText, text, TEXT_LIMITS, ulidText } from './fields.js'
 import { doseSchema } from './program.js'
 
@@ -51,11 +52,13 @@ const EDITS = {
 type EditKind = keyof typeof EDITS
 
 /** One thing a clinic does otherwise; whether it fits the catalogue, `houseCatalogue` checks. */
-const houseEdit = lazy((value: unknown) => {
+const houseEdit = lazy((value: unknown): ObjectSchema<HouseEdit> => {
   const kind = (value as { kind?: unknown } | null)?.kind
-  return typeof kind === 'string' && Object.hasOwn(EDITS, kind)
-    ? (EDITS[kind as EditKind] as (typeof EDITS)['phase'])
-    : (object({ kind: string().oneOf(Object.keys(EDITS), 'Choose what is changed.').required() }) as never)
+  const schema =
+    typeof kind === 'string' && Object.hasOwn(EDITS, kind)
+      ? EDITS[kind as EditKind]
+      : object({ kind: string().oneOf(Object.keys(EDITS), 'Choose what is changed.').required() })
+  return schema as unknown as ObjectSchema<HouseEdit>
 })
 
 export const houseEditPreview = object({ edit: houseEdit }).noUnknown(UNKNOWN)

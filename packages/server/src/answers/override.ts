@@ -1,9 +1,5 @@
 import { clinicalDayAt, coveringOverride, type OverrideTerms, type Verdict } from '@pledge/core'
 import type { EpisodeRecord, StoredOverride } from '../data/episodeRecords.js'
-import { bool, maybe, obj, str } from './shapes.js'
-
-export const overrideReply = maybe(obj({ id: str, why: str, by: str, on: str, agreedBy: str, document: str }))
-export const termsReply = obj({ isPossible: bool, needsSurgeon: bool, why: str })
 
 /** A therapist's exception as the interface reads it: who, when, why, and what it rests on. */
 export function overrideJson(override: StoredOverride, users: ReadonlyMap<string, string>, timeZone: string) {

@@ -15,9 +15,10 @@ import {
   type PatientCase,
   type Verdict,
 } from '@pledge/core'
+import type { OpenerAnswer, OpeningsAnswer, VerdictAnswer } from '@pledge/contract'
 
 /** A verdict as the interface reads it, with the date beside the day. */
-export function verdictJson(verdict: Verdict, anchor: ClinicalDay, today: number) {
+export function verdictJson(verdict: Verdict, anchor: ClinicalDay, today: number): VerdictAnswer {
   return {
     kind: verdict.kind,
     fromDay: verdict.fromDay,
@@ -35,7 +36,12 @@ export function verdictJson(verdict: Verdict, anchor: ClinicalDay, today: number
 }
 
 /** When an exercise is open, from day 0 by time alone and from today as the record stands. */
-export function openingsJson(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone) {
+export function openingsJson(
+  exercise: Exercise,
+  dose: Dose,
+  state: PatientCase,
+  done: HowDone,
+): OpeningsAnswer {
   const json = (runs: readonly OpeningRun[]) =>
     runs.map((run) => ({ ...run, missing: run.missing.map(({ text }) => criterionMeaning(text)) }))
   const span = [Math.min(0, state.day), state.day + SEARCH_DAYS] as const
@@ -46,7 +52,7 @@ export function openingsJson(exercise: Exercise, dose: Dose, state: PatientCase,
 }
 
 /** What would open something, as the interface reads it: who gives it and what it is. */
-export function openerJson(opener: Opener, anchor: ClinicalDay) {
+export function openerJson(opener: Opener, anchor: ClinicalDay): OpenerAnswer {
   switch (opener.kind) {
     case 'day':
       return {

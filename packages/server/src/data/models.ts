@@ -1,3 +1,4 @@
+import type { ChosenSchools, Digit, HouseEdit, RedFlag, WristMotion } from '@pledge/core'
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize'
 
 /** What every row of an episode's record has: what comes after what, and what was sent under its id. */
@@ -46,7 +47,7 @@ export interface EpisodeRow {
   conditionId: string
   side: 'left' | 'right'
   /** The injured digits; empty = not stated. */
-  digits: unknown
+  digits: Digit[]
   timeZone: string
   injuredOn: string | null
   surgeon: string
@@ -99,11 +100,11 @@ export interface HouseEditRow {
   number: number
   digest: string
   subject: string
-  edit: unknown
+  edit: HouseEdit
   /** Of the protocol whose window it moves, when it was made; `null` for an exercise. */
   protocolVersion: number | null
   /** What was in force before. */
-  beforeValue: unknown
+  beforeValue: string
   why: string
   agreedBy: string
   document: string
@@ -130,7 +131,7 @@ export interface OverrideRow extends RecordRow {
 }
 /** What is at home to exercise with (`null`: not asked), and whether the other hand can help; the newest counts. */
 export interface HomeCheckRow extends RecordRow {
-  things: unknown
+  things: string[] | null
   otherHand: 'well' | 'hurt' | 'notAsked'
   recordedBy: string
   recordedAt: Date
@@ -169,7 +170,7 @@ export interface EvaluationRow extends RecordRow {
 }
 export interface ReadingRow {
   evaluationId: string
-  motion: string
+  motion: WristMotion
   side: 'left' | 'right'
   kind: 'active' | 'passive'
   angleDeg: number
@@ -178,7 +179,7 @@ export interface DraftRow {
   episodeId: string
   items: unknown
   /** The chosen schools of dosing, by question. */
-  schools: unknown
+  schools: ChosenSchools
   version: number
   updatedBy: string
   updatedAt: Date
@@ -190,7 +191,7 @@ export interface ProgramVersionRow extends RecordRow {
   signedOn: string
   catalogueRevision: string
   items: unknown
-  schools: unknown
+  schools: ChosenSchools
 }
 export interface PairingRow {
   id: string
@@ -218,7 +219,7 @@ export interface BoutLogRow extends RecordRow {
   painWorst: number | null
   painAfter: number | null
   endedBy: 'done' | 'left' | 'stop'
-  redFlags: unknown
+  redFlags: RedFlag[]
   receivedAt: Date
 }
 export interface BoutLogItemRow {
@@ -229,7 +230,7 @@ export interface BoutLogItemRow {
   reason: string
 }
 export interface FlagRow extends RecordRow {
-  flag: string
+  flag: RedFlag
   boutLogId: string | null
   raisedAt: Date
   liftsId: string | null

@@ -1,4 +1,5 @@
 import type { FastifyRequest } from 'fastify'
+import type { Access } from '@pledge/contract'
 import fp from 'fastify-plugin'
 import type { Data } from '../data/data.js'
 import { hashOf } from '../data/digest.js'
@@ -16,13 +17,6 @@ export interface PairedDevice {
   readonly id: string
   readonly episodeId: string
 }
-/** Who may call a route. Every route under /api names one: nothing is open by accident. */
-export type Access = 'anyone' | 'device' | readonly Role[]
-/** All who work at the clinic. */
-export const STAFF: readonly Role[] = ['lead', 'therapist', 'assistant']
-/** Those who answer for a patient's program. */
-export const THERAPISTS: readonly Role[] = ['therapist']
-
 declare module 'fastify' {
   interface FastifyContextConfig {
     access?: Access

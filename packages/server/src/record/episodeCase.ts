@@ -6,7 +6,6 @@ import {
   type CaseRecord,
   type Catalogue,
   type ClinicalDay,
-  type Digit,
   type LoggedPain,
   type PatientCase,
   type RecordedFact,
@@ -53,7 +52,7 @@ function caseRecordOf(
       anchorOn: school.anchorOn,
       slips: record.slips.map((slip) => ({ on: slip.slippedOn, creditDays: slip.creditDays })),
     },
-    digits: episode.digits as Digit[],
+    digits: episode.digits,
     facts: recordedFacts(record),
     loggedPain: loggedPain(record, now),
     orders: record.orders.map((order) => ({
@@ -69,7 +68,7 @@ function caseRecordOf(
       ...(record.health?.present ?? []),
     ],
     isHealthAsked: record.health !== null,
-    things: record.home ? (record.home.things as string[] | null) : null,
+    things: record.home?.things ?? null,
     otherHand: !record.home || record.home.otherHand === 'notAsked' ? null : record.home.otherHand,
     others,
   }

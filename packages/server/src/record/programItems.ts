@@ -36,7 +36,7 @@ export function draftItems(
   record: EpisodeRecord,
 ): JudgedItem<StoredOverride>[] {
   if (!draft) return []
-  const schools = draft.schools as ChosenSchools
+  const schools = draft.schools
   return judgedItems(draft.items as DraftItem[], state, catalogue, { schools, record })
 }
 

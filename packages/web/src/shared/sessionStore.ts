@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { useClinicApi } from './api/clinicApi'
-import type { SessionAnswer } from './api/types'
+import type { SessionAnswer } from '@pledge/contract'
 
 /** A case open in this session; the library and the protocols are read for it. */
 export interface OpenCase {

@@ -7,55 +7,39 @@ import {
   type Catalogue,
   type ClinicalDay,
 } from '@pledge/core'
+import type { CaseloadRow } from '@pledge/contract'
 import type { FastifyPluginAsync } from 'fastify'
-import { list, maybe, obj, str, whole } from '../../answers/shapes.js'
 import { todayOf, told, type AppContext } from '../../context.js'
+import { serve } from '../../plugins/serve.js'
 import type { EpisodeRecord } from '../../data/episodeRecords.js'
-import { STAFF } from '../../plugins/access.js'
 import { caseOn, reviewedOn } from '../../record/episodeCase.js'
 import { signedItemsToday } from '../../record/programItems.js'
-
-const caseloadReply = obj({
-  today: str,
-  cases: list(
-    obj({
-      episodeId: str,
-      patient: str,
-      side: str,
-      condition: str,
-      therapist: str,
-      day: whole,
-      phase: maybe(obj({ id: str, name: str, number: whole, of: whole })),
-      lastBoutAt: maybe(str),
-      painRecent: list(obj({ at: str, worst: whole })),
-      lastPain: maybe(whole),
-      attention: list(obj({ kind: str, text: str })),
-    }),
-  ),
-})
 
 /** Open episodes, those that need somebody first. Mounted at `/api/caseload`. */
 export const caseload: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock } = context
-  app.get(
-    '/',
-    { config: { access: STAFF }, schema: { response: { 200: caseloadReply } } },
-    async (request) => {
-      const today = todayOf(context)
-      const [ids, users] = await Promise.all([data.records.openIds(), data.users.names()])
-      const records = await data.records.ofAll(ids)
-      const cases = records.map((record) =>
-        summary(record, request.catalogue, today, clock.now(), users.get(record.episode.therapistId) ?? ''),
-      )
-      await data.journal.note(told(context, request, 'caseload.read'), null)
-      return { today, cases: cases.sort((a, b) => urgency(a) - urgency(b) || a.day - b.day) }
-    },
-  )
+  serve(app, 'caseload', async ({ request }) => {
+    const today = todayOf(context)
+    const [ids, users] = await Promise.all([data.records.openIds(), data.users.names()])
+    const records = await data.records.ofAll(ids)
+    const cases = records.map((record) =>
+      summary(record, request.catalogue, today, clock.now(), users.get(record.episode.therapistId) ?? ''),
+    )
+    await data.journal.note(told(context, request, 'caseload.read'), null)
+    return { today, cases: cases.sort((a, b) => urgency(a) - urgency(b) || a.day - b.day) }
+  })
 }
 
-const URGENCY = ['redFlag', 'paused', 'reviewDue', 'behind', 'held', 'unsigned']
+const URGENCY: readonly CaseloadRow['attention'][number]['kind'][] = [
+  'redFlag',
+  'paused',
+  'reviewDue',
+  'behind',
+  'held',
+  'unsigned',
+]
 
-function urgency({ attention }: { attention: readonly { kind: string }[] }): number {
+function urgency({ attention }: { attention: CaseloadRow['attention'] }): number {
   const ranks = attention.map(({ kind }) => URGENCY.indexOf(kind))
   return ranks.length > 0 ? Math.min(...ranks) : URGENCY.length
 }
@@ -76,7 +60,7 @@ function summary(
     return worst === null ? [] : [{ at: bout.endedAt.toISOString(), worst }]
   })
   const paused = signedItemsToday(record, state).filter(({ isPaused }) => isPaused)
-  const attention: { kind: string; text: string }[] = []
+  const attention: CaseloadRow['attention'] = []
   if (record.openFlags.length > 0)
     attention.push({ kind: 'redFlag', text: 'Red flag: everything is stopped' })
   else if (paused.length > 0)

@@ -8,36 +8,15 @@ import {
   type Catalogue,
   type HouseEdit,
 } from '@pledge/core'
-import { houseEditPreview, newHouseEdit } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import { gateWords } from '../../answers/gateWords.js'
-import { bool, list, obj, str, whole } from '../../answers/shapes.js'
 import { todayOf, told, type AppContext } from '../../context.js'
+import { serve } from '../../plugins/serve.js'
 import { digestOf } from '../../data/digest.js'
 import { editsInForce } from '../../data/houseEdits.js'
-import { STAFF } from '../../plugins/access.js'
 import { Problem } from '../../problems.js'
 import { refuseField } from '../../record/schoolAnswers.js'
 import { affectedCases } from './effects.js'
-
-const editReply = obj({
-  id: str,
-  number: whole,
-  what: str,
-  before: str,
-  after: str,
-  why: str,
-  agreedBy: str,
-  document: str,
-  by: str,
-  on: str,
-  isInForce: bool,
-  isTakenBack: bool,
-})
-const effectsReply = list(
-  obj({ episodeId: str, patient: str, side: str, therapist: str, changes: list(str) }),
-)
-const LEAD = ['lead'] as const
 
 interface HouseOptions extends AppContext {
   /** The catalogue as it was shipped: what every change is told against. */
@@ -51,108 +30,81 @@ interface HouseOptions extends AppContext {
 export const house: FastifyPluginAsync<HouseOptions> = async (app, context) => {
   const { data, clock, settings, shipped } = context
 
-  app.get(
-    '/edits',
-    { config: { access: STAFF }, schema: { response: { 200: list(editReply) } } },
-    async (request) => {
-      const [all, users] = await Promise.all([data.house.all(), data.users.names()])
-      const inForce = new Set(editsInForce(all).map(({ id }) => id))
-      return [...all].reverse().map((row) => ({
-        id: row.id,
-        number: row.number,
-        what: editSubject(row.edit as HouseEdit, request.catalogue),
-        before: row.beforeValue as string,
-        after: row.withdrawsId ? 'taken back' : editValue(row.edit as HouseEdit),
-        why: row.why,
-        agreedBy: row.agreedBy,
-        document: row.document,
-        by: users.get(row.recordedBy) ?? '',
-        on: clinicalDayAt(row.recordedAt, settings.clinic.timeZone),
-        isInForce: inForce.has(row.id),
-        isTakenBack: row.withdrawsId !== null,
-      }))
-    },
-  )
+  serve(app, 'houseEdits', async ({ request }) => {
+    const [all, users] = await Promise.all([data.house.all(), data.users.names()])
+    const inForce = new Set(editsInForce(all).map(({ id }) => id))
+    return [...all].reverse().map((row) => ({
+      id: row.id,
+      number: row.number,
+      what: editSubject(row.edit, request.catalogue),
+      before: row.beforeValue,
+      after: row.withdrawsId ? 'taken back' : editValue(row.edit),
+      why: row.why,
+      agreedBy: row.agreedBy,
+      document: row.document,
+      by: users.get(row.recordedBy) ?? '',
+      on: clinicalDayAt(row.recordedAt, settings.clinic.timeZone),
+      isInForce: inForce.has(row.id),
+      isTakenBack: row.withdrawsId !== null,
+    }))
+  })
 
-  app.post(
-    '/edits/preview',
-    {
-      config: { access: LEAD },
-      schema: {
-        response: {
-          200: obj({
-            what: str,
-            shipped: str,
-            before: str,
-            after: str,
-            needsSurgeon: bool,
-            affected: effectsReply,
-          }),
-        },
-      },
-    },
-    async (request) => {
-      const edit = request.checked(houseEditPreview).edit as unknown as HouseEdit
-      const seen = await effectsOf(request, edit)
-      const subject = subjectOf(edit)
-      const entry = (detail: object) => told(context, request, 'house.preview', { subject, ...detail })
-      await data.journal.note(entry({ cases: seen.affected.length }), null)
-      // Whose case is shown was read.
-      for (const { episodeId } of seen.affected) await data.journal.note(entry({}), episodeId)
-      return {
-        what: editSubject(edit, request.catalogue),
-        shipped: valueIn(edit, shipped),
-        before: valueIn(edit, request.catalogue),
-        after: editValue(edit),
-        needsSurgeon: opensEarlier(edit, request.catalogue),
-        affected: seen.affected,
-      }
-    },
-  )
+  serve(app, 'previewHouseEdit', async ({ request, body }) => {
+    const { edit } = body
+    const seen = await effectsOf(request, edit)
+    const subject = subjectOf(edit)
+    const entry = (detail: object) => told(context, request, 'house.preview', { subject, ...detail })
+    await data.journal.note(entry({ cases: seen.affected.length }), null)
+    // Whose case is shown was read.
+    for (const { episodeId } of seen.affected) await data.journal.note(entry({}), episodeId)
+    return {
+      what: editSubject(edit, request.catalogue),
+      shipped: valueIn(edit, shipped),
+      before: valueIn(edit, request.catalogue),
+      after: editValue(edit),
+      needsSurgeon: opensEarlier(edit, request.catalogue),
+      affected: seen.affected,
+    }
+  })
 
-  app.post(
-    '/edits',
-    { config: { access: LEAD }, schema: { response: { 201: obj({ id: str, number: whole }) } } },
-    async (request, reply) => {
-      const { seenEpisodes, edit: given, ...rest } = request.checked(newHouseEdit)
-      const edit = given as unknown as HouseEdit
-      // What was decided, whatever cases were open by then.
-      const content = { ...rest, edit }
-      const earlier = await data.house.stored(rest.id, digestOf(content))
-      if (earlier !== null) return reply.code(201).send({ id: rest.id, number: earlier })
-      if (opensEarlier(edit, request.catalogue)) {
-        if (rest.agreedBy === '')
-          refuseField('agreedBy', 'Write which surgeon agreed: this opens earlier while it heals.')
-        if (rest.document === '') refuseField('document', 'Say which document allows it.')
-      }
-      const { affected } = await effectsOf(request, edit)
-      const unseen = affected.filter(({ episodeId }) => !seenEpisodes.includes(episodeId))
-      if (unseen.length > 0)
-        throw new Problem(
-          'EDITED_MEANWHILE',
-          `Not saved: ${unseen.length} more open ${unseen.length === 1 ? 'case' : 'cases'} would change. Look at the list again, then save.`,
-        )
-      const number = await data.house.add(
-        {
-          ...rest,
-          edit,
-          beforeValue: valueIn(edit, request.catalogue),
-          withdrawsId: null,
-          subject: subjectOf(edit),
-          protocolVersion: versionOf(edit, request.catalogue),
-          recordedBy: request.me().id,
-          recordedAt: clock.now(),
-        },
-        content,
-        told(context, request, 'house.edit', { id: rest.id, subject: subjectOf(edit) }),
+  serve(app, 'saveHouseEdit', async ({ request, body }) => {
+    const { seenEpisodes, edit, ...rest } = body
+    // What was decided, whatever cases were open by then.
+    const content = { ...rest, edit }
+    const earlier = await data.house.stored(rest.id, digestOf(content))
+    if (earlier !== null) return { id: rest.id, number: earlier }
+    if (opensEarlier(edit, request.catalogue)) {
+      if (rest.agreedBy === '')
+        refuseField('agreedBy', 'Write which surgeon agreed: this opens earlier while it heals.')
+      if (rest.document === '') refuseField('document', 'Say which document allows it.')
+    }
+    const { affected } = await effectsOf(request, edit)
+    const unseen = affected.filter(({ episodeId }) => !seenEpisodes.includes(episodeId))
+    if (unseen.length > 0)
+      throw new Problem(
+        'EDITED_MEANWHILE',
+        `Not saved: ${unseen.length} more open ${unseen.length === 1 ? 'case' : 'cases'} would change. Look at the list again, then save.`,
       )
-      return reply.code(201).send({ id: rest.id, number })
-    },
-  )
+    const number = await data.house.add(
+      {
+        ...rest,
+        edit,
+        beforeValue: valueIn(edit, request.catalogue),
+        withdrawsId: null,
+        subject: subjectOf(edit),
+        protocolVersion: versionOf(edit, request.catalogue),
+        recordedBy: request.me().id,
+        recordedAt: clock.now(),
+      },
+      content,
+      told(context, request, 'house.edit', { id: rest.id, subject: subjectOf(edit) }),
+    )
+    return { id: rest.id, number }
+  })
 
   /** The cases an edit would change; refuses an edit that does not fit the catalogue, with the field's path. */
   async function effectsOf(request: FastifyRequest, edit: HouseEdit) {
-    const inForce = editsInForce(await data.house.all()).map((row) => row.edit as HouseEdit)
+    const inForce = editsInForce(await data.house.all()).map((row) => row.edit)
     const before = request.catalogue
     const after = fitting(shipped, [...inForce, edit])
     const users = await data.users.names()

@@ -28,240 +28,23 @@ import {
   type Criterion,
   type FactLimits,
   type PatientCase,
-  type RedFlag,
-  type WristMotion,
 } from '@pledge/core'
-import {
-  bool,
-  doseReply,
-  list,
-  map,
-  maybe,
-  num,
-  obj,
-  openingsReply,
-  str,
-  verdictReply,
-  whole,
-} from '../../answers/shapes.js'
+import type { CriterionAnswer, EpisodeAnswer } from '@pledge/contract'
 import { gateWords } from '../../answers/gateWords.js'
-import { overrideJson, overrideReply } from '../../answers/override.js'
+import { overrideJson } from '../../answers/override.js'
 import { openingsJson, verdictJson } from '../../answers/verdict.js'
 import type { EpisodeRecord } from '../../data/episodeRecords.js'
+import type { Given } from '../../plugins/serve.js'
 import { reviewedOn } from '../../record/episodeCase.js'
 import { signedItemsToday } from '../../record/programItems.js'
 
-const criterionReply = obj({
-  what: str,
-  name: str,
-  kind: str,
-  meaning: str,
-  question: str,
-  usualWay: str,
-  status: str,
-  isSurgeons: bool,
-  staleAfterDays: maybe(whole),
-  latest: maybe(
-    obj({
-      id: str,
-      value: str,
-      dated: str,
-      givenBy: str,
-      how: str,
-      note: str,
-      recordedBy: str,
-      isWithdrawn: bool,
-    }),
-  ),
-})
-export const overviewReply = obj({
-  revision: str,
-  today: str,
-  patient: obj({
-    name: str,
-    birthDate: str,
-    dominantHand: str,
-    language: str,
-    hasLatexAllergy: bool,
-    hasAdhesiveAllergy: bool,
-  }),
-  others: list(obj({ episodeId: str, side: str, digits: list(str), condition: str, day: whole })),
-  episode: obj({
-    id: str,
-    condition: str,
-    conditionId: str,
-    protocolId: str,
-    protocol: str,
-    evidence: str,
-    sources: list(str),
-    side: str,
-    injuredOn: maybe(str),
-    anchor: str,
-    anchorOn: str,
-    dayZeroOn: str,
-    digits: list(str),
-    variant: maybe(str),
-    measuresWrist: bool,
-    surgeon: str,
-    work: str,
-    note: str,
-    openedOn: str,
-    therapist: str,
-    day: whole,
-    lastReviewOn: str,
-    daysSinceReview: whole,
-    /** Days past the planned start of a phase that still waits; 0 within the days the rules allow. */
-    daysBehind: whole,
-  }),
-  phases: list(
-    obj({
-      id: str,
-      name: str,
-      startDay: whole,
-      endDay: maybe(whole),
-      startDate: str,
-      goals: str,
-      wear: list(str),
-      state: str,
-      entry: list(criterionReply),
-      forbids: list(str),
-    }),
-  ),
-  gates: list(
-    obj({
-      rule: str,
-      day: whole,
-      date: str,
-      opens: str,
-      isOpen: bool,
-      missing: list(obj({ what: str, meaning: str })),
-      barredBy: list(str),
-    }),
-  ),
-  standing: obj({
-    phaseId: maybe(str),
-    frozen: bool,
-    heldBy: list(str),
-    nextPhaseId: maybe(str),
-    nextDate: maybe(str),
-  }),
-  criteria: list(criterionReply),
-  wrongSchool: list(str),
-  unanswered: list(criterionReply),
-  advice: list(str),
-  clock: maybe(obj({ restartIf: str, slips: list(obj({ slippedOn: str, creditDays: whole, why: str })) })),
-  shifts: list(
-    obj({
-      id: str,
-      days: whole,
-      afterDay: whole,
-      why: str,
-      agreedBy: str,
-      document: str,
-      recordedBy: str,
-      recordedOn: str,
-    }),
-  ),
-  /** Whether what opens earlier needs the surgeon's word. */
-  isHealing: bool,
-  health: maybe(obj({ present: list(str), note: str, recordedBy: str, recordedOn: str })),
-  home: maybe(
-    obj({ things: maybe(list(str)), thingIds: list(str), otherHand: str, recordedBy: str, recordedOn: str }),
-  ),
-  overrides: list(obj({ id: str, exercise: str, why: str, by: str, on: str, agreedBy: str, document: str })),
-  healthQuestions: list(obj({ word: str, name: str })),
-  schools: list(obj({ protocolId: str, school: str, anchorOn: str, why: str, chosenBy: str, chosenOn: str })),
-  orders: list(
-    obj({
-      id: str,
-      restriction: str,
-      label: str,
-      isEarly: bool,
-      document: str,
-      untilOn: maybe(str),
-      givenBy: str,
-      dated: str,
-      why: str,
-    }),
-  ),
-  flags: list(
-    obj({ id: str, flag: str, name: str, todo: str, raisedAt: str, needsSurgeon: bool, fromPhone: bool }),
-  ),
-  /** What the protocol names besides the flags of every hand. */
-  ownFlags: list(obj({ id: str, isRed: bool, text: str, todo: str })),
-  raisableFlags: list(obj({ flag: str, name: str, todo: str })),
-  milestones: list(obj({ act: str, name: str, day: maybe(whole), date: maybe(str), needs: str })),
-  limits: obj({ stopPain: whole, boutMinutes: whole, boutExercises: whole }),
-  /** What every load, test and stretch needs besides. */
-  loadBase: list(str),
-  evaluations: list(
-    obj({
-      id: str,
-      recordedBy: str,
-      evaluatedOn: str,
-      painRest: maybe(whole),
-      painAct: maybe(whole),
-      note: str,
-      readings: list(obj({ motion: str, side: str, kind: str, readingDeg: whole })),
-    }),
-  ),
-  program: maybe(
-    obj({
-      id: str,
-      number: whole,
-      signedOn: str,
-      signedBy: str,
-      burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole }),
-      schools: map(str),
-      items: list(
-        obj({
-          itemId: str,
-          exerciseId: str,
-          name: str,
-          dose: doseReply,
-          digits: maybe(list(str)),
-          isPaused: bool,
-          override: overrideReply,
-          verdict: verdictReply,
-          openings: openingsReply,
-        }),
-      ),
-    }),
-  ),
-  versions: list(obj({ number: whole, signedOn: str, signedBy: str, exercises: whole })),
-  bouts: list(
-    obj({
-      id: str,
-      programNumber: whole,
-      startedAt: str,
-      endedAt: str,
-      receivedAt: str,
-      painBefore: maybe(whole),
-      painWorst: maybe(whole),
-      painAfter: maybe(whole),
-      endedBy: str,
-      redFlags: list(str),
-      items: list(
-        obj({
-          itemId: str,
-          name: str,
-          outcome: str,
-          repetitionsDone: whole,
-          repetitionsAsked: whole,
-          reason: str,
-        }),
-      ),
-    }),
-  ),
-  devices: list(obj({ id: str, pairedAt: str, seenAt: str, isRevoked: bool })),
-})
 function criterionJson(
   criterion: Criterion,
   record: EpisodeRecord,
   state: PatientCase,
   users: ReadonlyMap<string, string>,
   limits: FactLimits,
-) {
+): CriterionAnswer {
   const row = record.facts.filter((fact) => fact.what === criterion.name).at(-1)
   const what = criterion.text
   const score = (one: EpisodeRecord['evaluations'][number]) =>
@@ -312,7 +95,7 @@ export function overview(
   users: ReadonlyMap<string, string>,
   revision: string,
   today: string,
-) {
+): Given<EpisodeAnswer> {
   const { episode, patient } = record
   const { protocol } = state
   const anchor = dayZero(state.day, today)
@@ -345,7 +128,7 @@ export function overview(
     others: record.others.map(({ episode: other }, place) => ({
       episodeId: other.id,
       side: other.side,
-      digits: other.digits as string[],
+      digits: other.digits,
       condition: state.otherInjuries[place]!.state.condition.name.en,
       day: state.otherInjuries[place]!.state.day,
     })),
@@ -359,7 +142,7 @@ export function overview(
       anchor: protocol.anchor,
       anchorOn: record.school.anchorOn,
       dayZeroOn: anchor,
-      digits: episode.digits as string[],
+      digits: episode.digits,
       variant: record.school.variant ? protocol.variants[record.school.variant]!.name.en : null,
       measuresWrist: [...protocol.guard, ...protocol.strengthMotions].some((motion) =>
         /^(wrist|forearm)\./.test(motion),
@@ -426,8 +209,8 @@ export function overview(
       recordedOn: dayOf(record.health.recordedAt),
     },
     home: record.home && {
-      things: (record.home.things as string[] | null)?.map((id) => equipment.get(id)?.name.en ?? id) ?? null,
-      thingIds: (record.home.things as string[] | null) ?? [],
+      things: record.home.things?.map((id) => equipment.get(id)?.name.en ?? id) ?? null,
+      thingIds: record.home.things ?? [],
       otherHand: record.home.otherHand,
       recordedBy: users.get(record.home.recordedBy) ?? '',
       recordedOn: dayOf(record.home.recordedAt),
@@ -449,7 +232,7 @@ export function overview(
       isEarly: isEarlyPermission(order.restriction),
     })),
     flags: record.openFlags.map((flag) => {
-      const { name, todo, needsSurgeon } = crossCutting.redFlags.get(flag.flag as RedFlag)!
+      const { name, todo, needsSurgeon } = crossCutting.redFlags.get(flag.flag)!
       return {
         id: flag.id,
         flag: flag.flag,
@@ -498,7 +281,7 @@ export function overview(
         motion,
         side,
         kind,
-        readingDeg: readingDeg(motion as WristMotion, angleDeg),
+        readingDeg: readingDeg(motion, angleDeg),
       })),
     })),
     program: newest
@@ -508,7 +291,7 @@ export function overview(
           signedOn: newest.signedOn,
           signedBy: users.get(newest.signedBy) ?? '',
           burden: burdenOf(newest.items),
-          schools: newest.schools as Record<string, string>,
+          schools: newest.schools,
           items: signedItemsToday(record, state).map(({ item, verdict, override, isPaused }) => ({
             itemId: item.itemId,
             exerciseId: item.exercise.id,
@@ -540,7 +323,7 @@ export function overview(
         startedAt: bout.startedAt.toISOString(),
         endedAt: bout.endedAt.toISOString(),
         receivedAt: bout.receivedAt.toISOString(),
-        redFlags: bout.redFlags as string[],
+        redFlags: bout.redFlags,
         items: bout.items.map((item) => {
           const signed = names.get(item.itemId)
           return {

@@ -1,32 +1,25 @@
 import type { FastifyPluginAsync } from 'fastify'
-import { obj, str } from '../../answers/shapes.js'
 import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
-import { STAFF } from '../../plugins/access.js'
+import { serve } from '../../plugins/serve.js'
 import { caseOn } from '../../record/episodeCase.js'
-import { overview, overviewReply } from './answer.js'
+import { overview } from './answer.js'
 
 /** One episode as a whole. Mounted at `/api/episodes/:episodeId`. */
 export const episode: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock } = context
 
-  app.get(
-    '/revision',
-    { config: { access: STAFF }, schema: { response: { 200: obj({ revision: str }) } } },
-    async (request) => ({ revision: await data.journal.revisionOf(episodeIdOf(request)) }),
-  )
+  serve(app, 'revision', async ({ request }) => ({
+    revision: await data.journal.revisionOf(episodeIdOf(request)),
+  }))
 
-  app.get(
-    '/',
-    { config: { access: STAFF }, schema: { response: { 200: overviewReply } } },
-    async (request) => {
-      const episodeId = episodeIdOf(request)
-      // Read before the record: a change in between makes the screen read once more, never once too little.
-      const revision = await data.journal.revisionOf(episodeId)
-      const [record, users] = await Promise.all([data.records.of(episodeId), data.users.names()])
-      const today = todayOf(context)
-      const state = caseOn(record, request.catalogue, today, clock.now())
-      await data.journal.note(told(context, request, 'episode.read'), episodeId)
-      return overview(record, state, request.catalogue, users, revision, today)
-    },
-  )
+  serve(app, 'episode', async ({ request }) => {
+    const episodeId = episodeIdOf(request)
+    // Read before the record: a change in between makes the screen read once more, never once too little.
+    const revision = await data.journal.revisionOf(episodeId)
+    const [record, users] = await Promise.all([data.records.of(episodeId), data.users.names()])
+    const today = todayOf(context)
+    const state = caseOn(record, request.catalogue, today, clock.now())
+    await data.journal.note(told(context, request, 'episode.read'), episodeId)
+    return overview(record, state, request.catalogue, users, revision, today)
+  })
 }

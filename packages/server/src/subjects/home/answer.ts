@@ -8,60 +8,9 @@ import {
   type Protocol,
   type SignedItem,
 } from '@pledge/core'
-import {
-  bool,
-  depictedReply,
-  doseReply,
-  exerciseTextReply,
-  list,
-  maybe,
-  num,
-  obj,
-  str,
-  whole,
-} from '../../answers/shapes.js'
 import type { EpisodeRecord } from '../../data/episodeRecords.js'
 import { signedItemsToday } from '../../record/programItems.js'
 import type { ClinicSettings } from '../../settings.js'
-
-export const todayReply = obj({
-  today: str,
-  firstName: str,
-  language: str,
-  side: str,
-  digits: list(str),
-  stopPain: whole,
-  clinic: obj({ name: str, phone: str, outOfHours: str }),
-  redLock: bool,
-  program: maybe(
-    obj({
-      id: str,
-      number: whole,
-      items: list(
-        obj({
-          itemId: str,
-          exerciseId: str,
-          dose: doseReply,
-          loadUnit: maybe(str),
-          orthosis: str,
-          shapes: whole,
-          timing: obj({ shapes: whole, turns: whole, moveSeconds: num, hold: str }),
-          chosen: maybe(list(str)),
-          inTurn: list(list(str)),
-          painCap: whole,
-          stop: list(str),
-          minutesPerBout: num,
-          isPaused: bool,
-          text: obj({ en: exerciseTextReply, es: exerciseTextReply }),
-          depicted: depictedReply,
-        }),
-      ),
-    }),
-  ),
-  boutsToday: whole,
-  advice: list(obj({ en: str, es: str })),
-  redFlags: list(obj({ id: str, flag: str, act: str, isOfProtocol: bool, says: obj({ en: str, es: str }) })),
-})
 
 /** A patient's day as the phone shows it. */
 export function phoneToday(

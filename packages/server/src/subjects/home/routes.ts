@@ -1,16 +1,15 @@
 import { randomBytes, randomInt } from 'node:crypto'
-import { flagsOfBout, type RedFlag } from '@pledge/core'
-import { newBoutLog, pairing, type NewBoutLog } from '@pledge/core/schemas'
-import type { FastifyPluginAsync } from 'fastify'
-import { bool, obj, str } from '../../answers/shapes.js'
+import { flagsOfBout } from '@pledge/core'
+import type { NewBoutLog } from '@pledge/core/schemas'
+import type { FastifyPluginAsync, FastifyReply } from 'fastify'
 import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
+import { serve } from '../../plugins/serve.js'
 import { digestOf, hashOf } from '../../data/digest.js'
 import { CODE_MINUTES } from '../../data/homes.js'
 import { newId } from '../../data/ids.js'
-import { STAFF, THERAPISTS } from '../../plugins/access.js'
 import { Problem, type FieldProblem } from '../../problems.js'
 import { caseOn } from '../../record/episodeCase.js'
-import { firstName, phoneToday, todayReply } from './answer.js'
+import { firstName, phoneToday } from './answer.js'
 
 /** A phone's clock may run ahead of ours by this much. */
 const CLOCK_TOLERANCE_MS = 2 * 60_000
@@ -21,17 +20,11 @@ const OLDEST_LOG_DAYS = 60
 export const phone: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock, settings, checkpoint } = context
 
-  app.post(
-    '/pairing',
-    {
-      config: {
-        access: 'anyone',
-        rateLimit: { max: settings.limits.pairingPerMinute, timeWindow: '1 minute' },
-      },
-      schema: { response: { 201: obj({ token: str, firstName: str, language: str }) } },
-    },
-    async (request, reply) => {
-      const code = request.checked(pairing).code.replace(/\D/g, '')
+  serve(
+    app,
+    'pairPhone',
+    async ({ request, body }) => {
+      const code = body.code.replace(/\D/g, '')
       const token = randomBytes(32).toString('base64url')
       const device = await data.homes.pair(hashOf(code), hashOf(token), clock.now())
       if (!device) {
@@ -42,32 +35,27 @@ export const phone: FastifyPluginAsync<AppContext> = async (app, context) => {
         )
       }
       const { patient } = await data.records.of(device.episodeId)
-      return reply.code(201).send({ token, firstName: firstName(patient.name), language: patient.language })
+      return { token, firstName: firstName(patient.name), language: patient.language }
     },
-  )
-
-  app.get(
-    '/today',
-    { config: { access: 'device' }, schema: { response: { 200: todayReply } } },
-    async (request) => {
-      const { id, episodeId } = request.phone()
-      const record = await data.records.of(episodeId)
-      const [today, now] = [todayOf(context), clock.now()]
-      const state = caseOn(record, request.catalogue, today, now)
-      await data.homes.seen(id, now)
-      await data.journal.note(told(context, request, 'phone.readToday'), episodeId)
-      return phoneToday(record, state, request.catalogue, settings.clinic, today, now)
-    },
-  )
-
-  app.post(
-    '/bouts',
     {
-      config: { access: 'device', isPhoneCheckedOnWrite: true },
-      schema: { response: { '2xx': obj({ id: str, receivedAt: str, isNew: bool }) } },
+      config: { rateLimit: { max: settings.limits.pairingPerMinute, timeWindow: '1 minute' } },
     },
-    async (request, reply) => {
-      const log = request.checked(newBoutLog)
+  )
+
+  serve(app, 'phoneToday', async ({ request }) => {
+    const { id, episodeId } = request.phone()
+    const record = await data.records.of(episodeId)
+    const [today, now] = [todayOf(context), clock.now()]
+    const state = caseOn(record, request.catalogue, today, now)
+    await data.homes.seen(id, now)
+    await data.journal.note(told(context, request, 'phone.readToday'), episodeId)
+    return phoneToday(record, state, request.catalogue, settings.clinic, today, now)
+  })
+
+  serve(
+    app,
+    'sendBout',
+    async ({ request, reply, body: log }) => {
       const { id: deviceId, episodeId } = request.phone()
       const digest = digestOf(log)
       const at = clock.now()
@@ -75,12 +63,12 @@ export const phone: FastifyPluginAsync<AppContext> = async (app, context) => {
       if (errors.length > 0) {
         // What was stored before the phone's clock went wrong is still stored.
         const stored = await data.homes.storedBout({ id: log.id, episodeId, digest })
-        if (stored) return reply.code(200).send(answerOf(log.id, stored))
+        if (stored) return boutAnswer(reply, log.id, stored)
         throw new Problem('INPUT_INVALID', errors[0]!.message, errors)
       }
       await checkpoint('bout.beforeInsert')
       const pain = { painWorst: log.painWorst ?? null, painAfter: log.painAfter ?? null }
-      const redFlags = log.redFlags as RedFlag[]
+      const redFlags = log.redFlags
       const flags = flagsOfBout({ ...pain, redFlags }, request.catalogue.crossCutting.response)
       const stored = await data.homes.addBout(
         {
@@ -88,7 +76,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (app, context) => {
           id: log.id,
           programVersionId: log.programVersionId,
           redFlags,
-          endedBy: log.endedBy as 'done',
+          endedBy: log.endedBy,
           painBefore: log.painBefore ?? null,
           startedAt: new Date(log.startedAt),
           endedAt: new Date(log.endedAt),
@@ -96,7 +84,7 @@ export const phone: FastifyPluginAsync<AppContext> = async (app, context) => {
           deviceId,
           digest,
           receivedAt: at,
-          items: log.items.map((item) => ({ ...item, outcome: item.outcome as 'done' })),
+          items: log.items,
         },
         flags.map((flag) => ({
           id: newId(),
@@ -113,8 +101,9 @@ export const phone: FastifyPluginAsync<AppContext> = async (app, context) => {
         () => checkpoint('bout.whileWriting'),
       )
       if (stored.isNew) await checkpoint('bout.afterCommit')
-      return reply.code(stored.isNew ? 201 : 200).send(answerOf(log.id, stored))
+      return boutAnswer(reply, log.id, stored)
     },
+    { config: { isPhoneCheckedOnWrite: true } },
   )
 
   async function whatIsImpossible(log: NewBoutLog, episodeId: string, now: Date): Promise<FieldProblem[]> {
@@ -139,7 +128,13 @@ export const phone: FastifyPluginAsync<AppContext> = async (app, context) => {
   }
 }
 
-function answerOf(id: string, { isNew, receivedAt }: { isNew: boolean; receivedAt: Date }) {
+/** A bout stored already is answered as it was then. */
+function boutAnswer(
+  reply: FastifyReply,
+  id: string,
+  { isNew, receivedAt }: { isNew: boolean; receivedAt: Date },
+) {
+  void reply.code(isNew ? 201 : 200)
   return { id, receivedAt: receivedAt.toISOString(), isNew }
 }
 
@@ -147,39 +142,29 @@ function answerOf(id: string, { isNew, receivedAt }: { isNew: boolean; receivedA
 export const pairings: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock } = context
 
-  app.post(
-    '/pairings',
-    { config: { access: STAFF }, schema: { response: { 201: obj({ code: str, expiresAt: str }) } } },
-    async (request, reply) => {
-      const digits = String(randomInt(100_000_000)).padStart(8, '0')
-      const at = clock.now()
-      const expiresAt = new Date(at.getTime() + CODE_MINUTES * 60_000)
-      await data.homes.offerCode(
-        {
-          id: newId(),
-          episodeId: episodeIdOf(request),
-          codeHash: hashOf(digits),
-          expiresAt,
-          usedAt: null,
-          createdBy: request.me().id,
-          createdAt: at,
-        },
-        told(context, request, 'phone.code'),
-      )
-      return reply
-        .code(201)
-        .send({ code: `${digits.slice(0, 4)} ${digits.slice(4)}`, expiresAt: expiresAt.toISOString() })
-    },
-  )
+  serve(app, 'pairingCode', async ({ request }) => {
+    const digits = String(randomInt(100_000_000)).padStart(8, '0')
+    const at = clock.now()
+    const expiresAt = new Date(at.getTime() + CODE_MINUTES * 60_000)
+    await data.homes.offerCode(
+      {
+        id: newId(),
+        episodeId: episodeIdOf(request),
+        codeHash: hashOf(digits),
+        expiresAt,
+        usedAt: null,
+        createdBy: request.me().id,
+        createdAt: at,
+      },
+      told(context, request, 'phone.code'),
+    )
+    return { code: `${digits.slice(0, 4)} ${digits.slice(4)}`, expiresAt: expiresAt.toISOString() }
+  })
 
-  app.post(
-    '/devices/:deviceId/revocation',
-    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str }) } } },
-    async (request, reply) => {
-      const { deviceId } = request.params as { deviceId: string }
-      const entry = told(context, request, 'phone.revoke', { deviceId })
-      await data.homes.revoke(deviceId, episodeIdOf(request), entry)
-      return reply.code(201).send({ id: deviceId })
-    },
-  )
+  serve(app, 'revokeDevice', async ({ request, params }) => {
+    const { deviceId } = params
+    const entry = told(context, request, 'phone.revoke', { deviceId })
+    await data.homes.revoke(deviceId, episodeIdOf(request), entry)
+    return { id: deviceId }
+  })
 }

@@ -10,24 +10,13 @@ import {
   ORTHOSIS_NAMES,
   permissionMap,
   standingOf,
-  type RedFlag,
 } from '@pledge/core'
-import { factWithdrawal, flagLift, newFact, newFlag, newOrder } from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
-import { list, obj, str, verdictReply } from '../../answers/shapes.js'
 import { verdictJson } from '../../answers/verdict.js'
 import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
-import { STAFF, THERAPISTS } from '../../plugins/access.js'
+import { serve } from '../../plugins/serve.js'
 import { Problem } from '../../problems.js'
 import { caseOn } from '../../record/episodeCase.js'
-
-const mapReply = obj({
-  orthosis: str,
-  orthosisName: str,
-  modes: list(obj({ mode: str, name: str })),
-  rows: list(obj({ motion: str, name: str, cells: list(obj({ mode: str, verdict: verdictReply })) })),
-})
-const stored = { response: { 201: obj({ id: str }) } }
 
 /**
  * What opens and closes: what may move today, clearances and findings, a surgeon's orders, red flags. Mounted at
@@ -45,68 +34,60 @@ export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
   /** Who wrote a row, and when. */
   const by = (request: FastifyRequest) => ({ recordedBy: request.me().id, recordedAt: clock.now() })
 
-  app.get(
-    '/permissions',
-    { config: { access: STAFF }, schema: { response: { 200: mapReply } } },
-    async (request) => {
-      const episodeId = episodeIdOf(request)
-      const record = await data.records.of(episodeId)
-      const today = todayOf(context)
-      const state = caseOn(record, request.catalogue, today, clock.now())
-      await data.journal.note(told(context, request, 'permissions.read'), episodeId)
-      const zero = dayZero(state.day, today)
-      const { inside } = request.query as { inside?: string }
-      const worn = alwaysWorn(standingOf(state).phase)[0] ?? 'none'
-      const orthosis = inside === 'none' ? 'none' : worn
-      return {
-        orthosis,
-        orthosisName: ORTHOSIS_NAMES[orthosis].en,
-        modes: MAP_MODES.map((mode) => ({ mode, name: MODE_NAMES[mode].en })),
-        rows: permissionMap(state, orthosis, (signature) => assessThisHand(signature, state)).map((row) => ({
-          motion: row.motion,
-          name: row.name.en,
-          cells: row.cells.map(({ mode, verdict }) => ({
-            mode,
-            verdict: verdictJson(verdict, zero, state.day),
-          })),
+  serve(app, 'permissions', async ({ request }) => {
+    const episodeId = episodeIdOf(request)
+    const record = await data.records.of(episodeId)
+    const today = todayOf(context)
+    const state = caseOn(record, request.catalogue, today, clock.now())
+    await data.journal.note(told(context, request, 'permissions.read'), episodeId)
+    const zero = dayZero(state.day, today)
+    const { inside } = request.query as { inside?: string }
+    const worn = alwaysWorn(standingOf(state).phase)[0] ?? 'none'
+    const orthosis = inside === 'none' ? 'none' : worn
+    return {
+      orthosis,
+      orthosisName: ORTHOSIS_NAMES[orthosis].en,
+      modes: MAP_MODES.map((mode) => ({ mode, name: MODE_NAMES[mode].en })),
+      rows: permissionMap(state, orthosis, (signature) => assessThisHand(signature, state)).map((row) => ({
+        motion: row.motion,
+        name: row.name.en,
+        cells: row.cells.map(({ mode, verdict }) => ({
+          mode,
+          verdict: verdictJson(verdict, zero, state.day),
         })),
-      }
-    },
-  )
+      })),
+    }
+  })
 
-  app.post('/facts', { config: { access: STAFF }, schema: stored }, async (request, reply) => {
-    const fact = request.checked(newFact)
+  serve(app, 'addFact', async ({ request, body }) => {
+    const fact = body
     if (isSurgeonsToGive(fact.what) && request.me().role !== 'therapist')
       throw new Problem('NOT_ALLOWED', "A surgeon's clearance is recorded by a therapist.")
     await data.findings.addFact(sent(request, fact, 'fact.record', { what: fact.what }), {
       ...fact,
       value: JSON.stringify(fact.value),
-      how: fact.how as 'letter',
+      how: fact.how,
       isWithdrawn: false,
       correctsId: null,
       episodeId: episodeIdOf(request),
       ...by(request),
     })
-    return reply.code(201).send({ id: fact.id })
+    return { id: fact.id }
   })
 
-  app.post(
-    '/facts/:factId/withdrawal',
-    { config: { access: THERAPISTS }, schema: stored },
-    async (request, reply) => {
-      const withdrawal = request.checked(factWithdrawal)
-      const { factId } = request.params as { factId: string }
-      await data.findings.withdrawFact(factId, sent(request, withdrawal, 'fact.withdraw', { factId }), {
-        note: withdrawal.why,
-        dated: todayOf(context),
-        ...by(request),
-      })
-      return reply.code(201).send({ id: withdrawal.id })
-    },
-  )
+  serve(app, 'withdrawFact', async ({ request, body, params }) => {
+    const withdrawal = body
+    const { factId } = params
+    await data.findings.withdrawFact(factId, sent(request, withdrawal, 'fact.withdraw', { factId }), {
+      note: withdrawal.why,
+      dated: todayOf(context),
+      ...by(request),
+    })
+    return { id: withdrawal.id }
+  })
 
-  app.post('/orders', { config: { access: THERAPISTS }, schema: stored }, async (request, reply) => {
-    const order = request.checked(newOrder)
+  serve(app, 'addOrder', async ({ request, body }) => {
+    const order = body
     if (!isRestriction(order.restriction) && !isEarlyPermission(order.restriction))
       throw new Problem('INPUT_INVALID', 'Choose what the order says.', [
         { path: 'restriction', message: 'Choose what the order says.' },
@@ -118,26 +99,22 @@ export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
       episodeId: episodeIdOf(request),
       ...by(request),
     })
-    return reply.code(201).send({ id: order.id })
+    return { id: order.id }
   })
 
-  app.post(
-    '/orders/:orderId/withdrawal',
-    { config: { access: THERAPISTS }, schema: stored },
-    async (request, reply) => {
-      const withdrawal = request.checked(factWithdrawal)
-      const { orderId } = request.params as { orderId: string }
-      await data.findings.withdrawOrder(orderId, sent(request, withdrawal, 'order.withdraw', { orderId }), {
-        why: withdrawal.why,
-        dated: todayOf(context),
-        ...by(request),
-      })
-      return reply.code(201).send({ id: withdrawal.id })
-    },
-  )
+  serve(app, 'withdrawOrder', async ({ request, body, params }) => {
+    const withdrawal = body
+    const { orderId } = params
+    await data.findings.withdrawOrder(orderId, sent(request, withdrawal, 'order.withdraw', { orderId }), {
+      why: withdrawal.why,
+      dated: todayOf(context),
+      ...by(request),
+    })
+    return { id: withdrawal.id }
+  })
 
-  app.post('/flags', { config: { access: STAFF }, schema: stored }, async (request, reply) => {
-    const { id, flag } = request.checked(newFlag)
+  serve(app, 'raiseFlag', async ({ request, body }) => {
+    const { id, flag } = body
     await data.findings.raiseFlag(sent(request, { id, flag } as { id: string }, 'flag.raise', { flag }), {
       id,
       episodeId: episodeIdOf(request),
@@ -149,29 +126,25 @@ export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
       answeredBy: '',
       liftedBy: null,
     })
-    return reply.code(201).send({ id })
+    return { id }
   })
 
-  app.post(
-    '/flags/:flagId/lift',
-    { config: { access: THERAPISTS }, schema: stored },
-    async (request, reply) => {
-      const lift = request.checked(flagLift)
-      const { outcome, answeredBy } = lift
-      const { flagId } = request.params as { flagId: string }
-      const { redFlags } = request.catalogue.crossCutting
-      await data.findings.liftFlag(
-        flagId,
-        sent(request, lift, 'flag.lift', { flagId }),
-        { outcome, answeredBy, liftedBy: request.me().id, raisedAt: clock.now() },
-        ({ flag }) => {
-          if (!redFlags.get(flag as RedFlag)!.needsSurgeon || answeredBy !== '') return
-          const message =
-            'Write who of the surgeons or the emergency department answered: this flag needs their word.'
-          throw new Problem('INPUT_INVALID', message, [{ path: 'answeredBy', message }])
-        },
-      )
-      return reply.code(201).send({ id: lift.id })
-    },
-  )
+  serve(app, 'liftFlag', async ({ request, body, params }) => {
+    const lift = body
+    const { outcome, answeredBy } = lift
+    const { flagId } = params
+    const { redFlags } = request.catalogue.crossCutting
+    await data.findings.liftFlag(
+      flagId,
+      sent(request, lift, 'flag.lift', { flagId }),
+      { outcome, answeredBy, liftedBy: request.me().id, raisedAt: clock.now() },
+      ({ flag }) => {
+        if (!redFlags.get(flag)!.needsSurgeon || answeredBy !== '') return
+        const message =
+          'Write who of the surgeons or the emergency department answered: this flag needs their word.'
+        throw new Problem('INPUT_INVALID', message, [{ path: 'answeredBy', message }])
+      },
+    )
+    return { id: lift.id }
+  })
 }

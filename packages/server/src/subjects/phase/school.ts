@@ -1,20 +1,9 @@
 import { HEALING_ANCHORS } from '@pledge/core'
-import {
-  factWithdrawal,
-  newHealthCheck,
-  newHomeCheck,
-  newSchoolChoice,
-  newSlip,
-  newWindowShift,
-} from '@pledge/core/schemas'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
-import { obj, str } from '../../answers/shapes.js'
 import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
-import { STAFF, THERAPISTS } from '../../plugins/access.js'
+import { serve } from '../../plugins/serve.js'
 import { caseOn } from '../../record/episodeCase.js'
 import { checkSchool, refuseField, refuseUnknownThings, selectionFacts } from '../../record/schoolAnswers.js'
-
-const stored = { response: { 201: obj({ id: str }) } }
 
 /**
  * What an episode is judged by: its school, the windows moved in it, days that count anew, the health that bars exercises,
@@ -30,8 +19,8 @@ export const school: FastifyPluginAsync<AppContext> = async (app, context) => {
   })
   const by = (request: FastifyRequest) => ({ recordedBy: request.me().id, recordedAt: clock.now() })
 
-  app.post('/school', { config: { access: THERAPISTS }, schema: stored }, async (request, reply) => {
-    const content = request.checked(newSchoolChoice)
+  serve(app, 'chooseSchool', async ({ request, body }) => {
+    const content = body
     const { selection, values: given, ...choice } = content
     const episodeId = episodeIdOf(request)
     const record = await data.records.of(episodeId)
@@ -47,11 +36,11 @@ export const school: FastifyPluginAsync<AppContext> = async (app, context) => {
       { ...choice, variant, patientValues: values, episodeId, chosenBy: me.id, chosenAt: at },
       selectionFacts(selected, { episodeId, today: todayOf(context), surgeon, me, at }),
     )
-    return reply.code(201).send({ id: choice.id })
+    return { id: choice.id }
   })
 
-  app.post('/slips', { config: { access: THERAPISTS }, schema: stored }, async (request, reply) => {
-    const slip = request.checked(newSlip)
+  serve(app, 'addSlip', async ({ request, body }) => {
+    const slip = body
     const episodeId = episodeIdOf(request)
     const record = await data.records.of(episodeId)
     if (!request.catalogue.protocols.get(record.school.protocolId)?.clock)
@@ -59,11 +48,11 @@ export const school: FastifyPluginAsync<AppContext> = async (app, context) => {
     if (slip.slippedOn < record.school.anchorOn)
       refuseField('slippedOn', 'It cannot have slipped before day 0.')
     await data.findings.addSlip(sent(request, slip, 'slip.record'), { ...slip, episodeId, ...by(request) })
-    return reply.code(201).send({ id: slip.id })
+    return { id: slip.id }
   })
 
-  app.post('/shifts', { config: { access: THERAPISTS }, schema: stored }, async (request, reply) => {
-    const shift = request.checked(newWindowShift)
+  serve(app, 'moveWindows', async ({ request, body }) => {
+    const shift = body
     const episodeId = episodeIdOf(request)
     const record = await data.records.of(episodeId)
     const { protocol, day } = caseOn(record, request.catalogue, todayOf(context), clock.now())
@@ -85,39 +74,35 @@ export const school: FastifyPluginAsync<AppContext> = async (app, context) => {
       withdrawsId: null,
       ...by(request),
     })
-    return reply.code(201).send({ id: shift.id })
+    return { id: shift.id }
   })
 
-  app.post(
-    '/shifts/:shiftId/withdrawal',
-    { config: { access: THERAPISTS }, schema: stored },
-    async (request, reply) => {
-      const withdrawal = request.checked(factWithdrawal)
-      const { shiftId } = request.params as { shiftId: string }
-      await data.findings.moveBack(shiftId, sent(request, withdrawal, 'windows.moveBack', { shiftId }), {
-        why: withdrawal.why,
-        ...by(request),
-      })
-      return reply.code(201).send({ id: withdrawal.id })
-    },
-  )
+  serve(app, 'moveBack', async ({ request, body, params }) => {
+    const withdrawal = body
+    const { shiftId } = params
+    await data.findings.moveBack(shiftId, sent(request, withdrawal, 'windows.moveBack', { shiftId }), {
+      why: withdrawal.why,
+      ...by(request),
+    })
+    return { id: withdrawal.id }
+  })
 
-  app.post('/home', { config: { access: STAFF }, schema: stored }, async (request, reply) => {
-    const check = request.checked(newHomeCheck)
+  serve(app, 'addHome', async ({ request, body }) => {
+    const check = body
     const things = check.things ? [...new Set(check.things)] : null
     refuseUnknownThings(things ?? [], request.catalogue)
     await data.findings.addHomeCheck(sent(request, check, 'home.record'), {
       id: check.id,
       things,
-      otherHand: check.otherHand as 'well',
+      otherHand: check.otherHand,
       episodeId: episodeIdOf(request),
       ...by(request),
     })
-    return reply.code(201).send({ id: check.id })
+    return { id: check.id }
   })
 
-  app.post('/health', { config: { access: STAFF }, schema: stored }, async (request, reply) => {
-    const check = request.checked(newHealthCheck)
+  serve(app, 'addHealth', async ({ request, body }) => {
+    const check = body
     const present = [...new Set(check.present)]
     await data.findings.addHealthCheck(sent(request, check, 'health.record', { present }), {
       ...check,
@@ -125,6 +110,6 @@ export const school: FastifyPluginAsync<AppContext> = async (app, context) => {
       episodeId: episodeIdOf(request),
       ...by(request),
     })
-    return reply.code(201).send({ id: check.id })
+    return { id: check.id }
   })
 }

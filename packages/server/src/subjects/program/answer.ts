@@ -14,67 +14,12 @@ import {
   type PatientCase,
   type SigningBar,
 } from '@pledge/core'
-import { overrideJson, overrideReply, termsJson, termsReply } from '../../answers/override.js'
-import {
-  doseReply,
-  list,
-  map,
-  maybe,
-  num,
-  obj,
-  openingsReply,
-  str,
-  verdictReply,
-  whole,
-} from '../../answers/shapes.js'
+import { overrideJson, termsJson } from '../../answers/override.js'
 import { openingsJson, verdictJson } from '../../answers/verdict.js'
 import type { EpisodeRecord, StoredOverride } from '../../data/episodeRecords.js'
 import type { DraftRow } from '../../data/models.js'
 import { Problem } from '../../problems.js'
 import { draftItems } from '../../record/programItems.js'
-
-export const draftReply = obj({
-  version: whole,
-  updatedBy: maybe(str),
-  items: list(
-    obj({
-      itemId: str,
-      exerciseId: str,
-      dose: doseReply,
-      digits: maybe(list(str)),
-      minutesPerBout: num,
-      orthosis: str,
-      verdict: verdictReply,
-      openings: openingsReply,
-      override: overrideReply,
-      overrideTerms: termsReply,
-      painCap: whole,
-      schoolDose: maybe(doseReply),
-      waitsFor: list(str),
-    }),
-  ),
-  schools: map(str),
-  schoolOrder: list(str),
-  questions: list(
-    obj({
-      question: str,
-      name: str,
-      chosen: maybe(str),
-      schools: list(
-        obj({
-          id: str,
-          name: str,
-          says: str,
-          source: str,
-          endRangeMinutesPerDay: maybe(num),
-          repetitionsPerDay: maybe(num),
-        }),
-      ),
-    }),
-  ),
-  nerveSlides: maybe(obj({ perDay: whole, budget: maybe(whole), irritability: maybe(str) })),
-  burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole, endRangeMinutesPerDay: num }),
-})
 
 /** A draft with today's verdicts, what its schools say and what it asks of a day. */
 export function draftAnswer(
@@ -85,7 +30,7 @@ export function draftAnswer(
   users: ReadonlyMap<string, string>,
   today: string,
 ) {
-  const schools = (draft?.schools ?? {}) as ChosenSchools
+  const schools = draft?.schools ?? {}
   const items = draftItems(draft, state, catalogue, record)
   const zero = dayZero(state.day, today)
   return {

@@ -1,13 +1,12 @@
-import { choiceProblems, signedItem, signingBar, type Catalogue, type Digit, type Dose } from '@pledge/core'
-import { draftSave, programSigning, type DraftItem } from '@pledge/core/schemas'
+import { choiceProblems, signedItem, signingBar, type Catalogue } from '@pledge/core'
+import type { DraftItem } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
-import { obj, str, whole } from '../../answers/shapes.js'
 import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
-import { STAFF, THERAPISTS } from '../../plugins/access.js'
+import { serve } from '../../plugins/serve.js'
 import { Problem, type FieldProblem } from '../../problems.js'
 import { caseOn } from '../../record/episodeCase.js'
 import { draftItems } from '../../record/programItems.js'
-import { draftAnswer, draftReply, notSigned } from './answer.js'
+import { draftAnswer, notSigned } from './answer.js'
 
 /** The program of an episode: one draft, and its signed versions. Mounted at `/api/episodes/:episodeId`. */
 export const program: FastifyPluginAsync<AppContext> = async (app, context) => {
@@ -23,76 +22,64 @@ export const program: FastifyPluginAsync<AppContext> = async (app, context) => {
     return draftAnswer(draft, record, caseOn(record, catalogue, today, clock.now()), catalogue, users, today)
   }
 
-  app.get(
-    '/draft',
-    { config: { access: STAFF }, schema: { response: { 200: draftReply } } },
-    async (request) => {
-      const episodeId = episodeIdOf(request)
-      await data.journal.note(told(context, request, 'draft.read'), episodeId)
-      return answer(episodeId, request.catalogue)
-    },
-  )
+  serve(app, 'draft', async ({ request }) => {
+    const episodeId = episodeIdOf(request)
+    await data.journal.note(told(context, request, 'draft.read'), episodeId)
+    return answer(episodeId, request.catalogue)
+  })
 
-  app.put(
-    '/draft',
-    { config: { access: THERAPISTS }, schema: { response: { 200: draftReply } } },
-    async (request) => {
-      const { version, items, schools } = request.checked(draftSave)
-      const episodeId = episodeIdOf(request)
-      const errors = [
-        ...items.flatMap((item, index) => itemProblems(item, `items.${index}`, request.catalogue)),
-        ...schoolProblems(schools, request.catalogue),
-      ]
-      if (errors.length > 0) throw new Problem('INPUT_INVALID', errors[0]!.message, errors)
-      await data.programs.saveDraft(
-        { episodeId, items, schools, updatedBy: request.me().id, updatedAt: clock.now() },
-        version,
-        told(context, request, 'draft.save', { version: version + 1 }),
-      )
-      return answer(episodeId, request.catalogue)
-    },
-  )
+  serve(app, 'saveDraft', async ({ request, body }) => {
+    const { version, items, schools } = body
+    const episodeId = episodeIdOf(request)
+    const errors = [
+      ...items.flatMap((item, index) => itemProblems(item, `items.${index}`, request.catalogue)),
+      ...schoolProblems(schools, request.catalogue),
+    ]
+    if (errors.length > 0) throw new Problem('INPUT_INVALID', errors[0]!.message, errors)
+    await data.programs.saveDraft(
+      { episodeId, items, schools, updatedBy: request.me().id, updatedAt: clock.now() },
+      version,
+      told(context, request, 'draft.save', { version: version + 1 }),
+    )
+    return answer(episodeId, request.catalogue)
+  })
 
-  app.post(
-    '/program',
-    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ id: str, number: whole }) } } },
-    async (request, reply) => {
-      const content = request.checked(programSigning)
-      const { id, version } = content
-      const episodeId = episodeIdOf(request)
-      const { catalogue } = request
-      const today = todayOf(context)
-      const { row } = await data.programs.sign(
-        { id, episodeId, content, told: told(context, request, 'program.sign', { id }) },
-        version,
-        async (draft, number, transaction) => {
-          const record = await data.records.of(episodeId, transaction)
-          const state = caseOn(record, catalogue, today, clock.now())
-          const items = draftItems(draft, state, catalogue, record)
-          const bar = signingBar(items, state)
-          if (bar) throw notSigned(bar)
-          return {
-            id,
-            episodeId,
-            number,
-            signedBy: request.me().id,
-            signedAt: clock.now(),
-            signedOn: today,
-            catalogueRevision: catalogue.revision,
-            items: items.map(signedItem),
-            schools: draft.schools,
-          }
-        },
-      )
-      return reply.code(201).send({ id, number: row.number })
-    },
-  )
+  serve(app, 'sign', async ({ request, body }) => {
+    const content = body
+    const { id, version } = content
+    const episodeId = episodeIdOf(request)
+    const { catalogue } = request
+    const today = todayOf(context)
+    const { row } = await data.programs.sign(
+      { id, episodeId, content, told: told(context, request, 'program.sign', { id }) },
+      version,
+      async (draft, number, transaction) => {
+        const record = await data.records.of(episodeId, transaction)
+        const state = caseOn(record, catalogue, today, clock.now())
+        const items = draftItems(draft, state, catalogue, record)
+        const bar = signingBar(items, state)
+        if (bar) throw notSigned(bar)
+        return {
+          id,
+          episodeId,
+          number,
+          signedBy: request.me().id,
+          signedAt: clock.now(),
+          signedOn: today,
+          catalogueRevision: catalogue.revision,
+          items: items.map(signedItem),
+          schools: draft.schools,
+        }
+      },
+    )
+    return { id, number: row.number }
+  })
 }
 
 function itemProblems(item: DraftItem, path: string, catalogue: Catalogue): FieldProblem[] {
   const exercise = catalogue.exercises.get(item.exerciseId)
   if (!exercise) return [{ path: `${path}.exerciseId`, message: 'The catalogue has no such exercise.' }]
-  const problems = choiceProblems(exercise, item.dose as Dose, item.digits as Digit[] | null)
+  const problems = choiceProblems(exercise, item.dose, item.digits)
   return problems.map((one) => ({ ...one, path: `${path}.${one.path}` }))
 }
 

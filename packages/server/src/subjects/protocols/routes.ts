@@ -1,6 +1,5 @@
 import {
   criterionMeaning,
-  LANGUAGES,
   protocolOpenings,
   ruleWords,
   schoolPreview,
@@ -13,74 +12,9 @@ import {
 import type { FastifyPluginAsync } from 'fastify'
 import { inBoth, sourcesOf } from '../../answers/catalogue.js'
 import { gateWords } from '../../answers/gateWords.js'
-import { bool, list, map, maybe, num, obj, said, str, whole } from '../../answers/shapes.js'
 import type { AppContext } from '../../context.js'
-import { STAFF } from '../../plugins/access.js'
+import { serve } from '../../plugins/serve.js'
 import { Problem } from '../../problems.js'
-
-const ruleReply = obj({
-  id: str,
-  key: str,
-  kind: str,
-  from: whole,
-  what: said,
-  when: maybe(said),
-  needs: list(said),
-  why: maybe(said),
-  dose: maybe(str),
-})
-const protocolReply = obj({
-  id: str,
-  title: str,
-  school: str,
-  condition: obj({ id: str, name: said }),
-  anchor: str,
-  evidence: str,
-  sources: list(obj({ key: str, confidence: str, text: str })),
-  select: list(said),
-  variants: list(obj({ name: said, shiftDays: whole, after: whole })),
-  variables: list(obj({ name: said, unit: str, value: num, least: num, most: num })),
-  never: list(ruleReply),
-  phases: list(
-    obj({
-      id: str,
-      name: said,
-      startDay: whole,
-      endDay: maybe(whole),
-      shippedStartDay: whole,
-      goals: str,
-      entry: list(said),
-      wear: list(said),
-      rules: list(ruleReply),
-    }),
-  ),
-  gates: list(obj({ rule: ruleReply, peg: str, shippedDay: whole })),
-  openings: list(obj({ id: str, name: said, fromDay: maybe(whole), phaseId: maybe(str), isWithCare: bool })),
-  yellow: list(str),
-  red: list(said),
-})
-const schoolsReply = list(
-  obj({
-    id: str,
-    name: said,
-    schools: list(
-      obj({
-        id: str,
-        title: str,
-        school: str,
-        anchor: str,
-        evidence: str,
-        phases: list(obj({ id: str, name: said, startDay: whole, endDay: maybe(whole) })),
-        gates: list(obj({ day: whole, peg: str })),
-        preview: obj({
-          motion: str,
-          days: map(maybe(whole)),
-        }),
-        isChanged: bool,
-      }),
-    ),
-  }),
-)
 
 interface ProtocolsOptions extends AppContext {
   readonly shipped: Catalogue
@@ -100,42 +34,36 @@ export const protocols: FastifyPluginAsync<ProtocolsOptions> = async (app, { shi
     return found
   }
 
-  app.get(
-    '/protocols',
-    { config: { access: STAFF }, schema: { response: { 200: schoolsReply } } },
-    async ({ catalogue }) =>
-      [...catalogue.conditions.values()].map((condition) => ({
-        id: condition.id,
-        name: condition.name,
-        schools: condition.protocols.map((id) => {
-          const protocol = catalogue.protocols.get(id)!
-          const { motion, ...days } = schoolPreview(protocol)
-          return {
-            ...protocol,
-            phases: protocol.phases.map((phase) => ({
-              ...phase,
-              startDay: phase.days[0],
-              endDay: phase.days[1],
-            })),
-            gates: protocol.gates.map((gate) => ({ day: gate.from, peg: gateWords(gate) })),
-            preview: { motion, days },
-            isChanged: protocol !== shipped.protocols.get(id),
-          }
-        }),
-      })),
-  )
+  serve(app, 'libraryProtocols', async ({ request }) => {
+    const { catalogue } = request
+    return [...catalogue.conditions.values()].map((condition) => ({
+      id: condition.id,
+      name: condition.name,
+      schools: condition.protocols.map((id) => {
+        const protocol = catalogue.protocols.get(id)!
+        const { motion, ...days } = schoolPreview(protocol)
+        return {
+          ...protocol,
+          phases: protocol.phases.map((phase) => ({
+            ...phase,
+            startDay: phase.days[0],
+            endDay: phase.days[1],
+          })),
+          gates: protocol.gates.map((gate) => ({ day: gate.from, peg: gateWords(gate) })),
+          preview: { motion, days },
+          isChanged: protocol !== shipped.protocols.get(id),
+        }
+      }),
+    }))
+  })
 
-  app.get(
-    '/protocols/:protocolId',
-    { config: { access: STAFF }, schema: { response: { 200: protocolReply } } },
-    async (request) => {
-      const { catalogue } = request
-      const { protocolId } = request.params as { protocolId: string }
-      const protocol = catalogue.protocols.get(protocolId)
-      if (!protocol) throw new Problem('NOT_FOUND', 'The catalogue has no such protocol.')
-      return protocolPage(protocol, catalogue, shipped, openingsOf(protocol, catalogue))
-    },
-  )
+  serve(app, 'libraryProtocol', async ({ request, params }) => {
+    const { catalogue } = request
+    const { protocolId } = params
+    const protocol = catalogue.protocols.get(protocolId)
+    if (!protocol) throw new Problem('NOT_FOUND', 'The catalogue has no such protocol.')
+    return protocolPage(protocol, catalogue, shipped, openingsOf(protocol, catalogue))
+  })
 }
 
 function ruleJson(rule: Rule, phase: Phase | null) {
@@ -143,7 +71,7 @@ function ruleJson(rule: Rule, phase: Phase | null) {
 }
 
 function criterionIn(text: string) {
-  return Object.fromEntries(LANGUAGES.map((language) => [language, criterionMeaning(text, language)]))
+  return { en: criterionMeaning(text, 'en'), es: criterionMeaning(text, 'es') }
 }
 
 function protocolPage(

@@ -12,222 +12,175 @@ import {
   type Condition,
   type Protocol,
 } from '@pledge/core'
-import { knownPerson, newReferral } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
-import { list, map, maybe, num, obj, str, whole } from '../../answers/shapes.js'
 import { todayOf, told, type AppContext } from '../../context.js'
+import { serve } from '../../plugins/serve.js'
 import { newId } from '../../data/ids.js'
-import { STAFF, THERAPISTS } from '../../plugins/access.js'
 import { Problem } from '../../problems.js'
 import { checkSchool, refuseField, refuseUnknownThings, selectionFacts } from '../../record/schoolAnswers.js'
-
-const thingsReply = list(obj({ id: str, name: str, home: maybe(str) }))
-const conditionsReply = list(
-  obj({
-    id: str,
-    name: str,
-    protocols: list(
-      obj({
-        id: str,
-        title: str,
-        school: str,
-        evidence: str,
-        sources: list(str),
-        anchor: str,
-        digits: str,
-        select: list(obj({ what: str, name: str, kind: str, meaning: str, question: str, giver: str })),
-        clearances: list(obj({ what: str, meaning: str })),
-        variants: list(obj({ id: str, name: str })),
-        values: list(obj({ id: str, name: str, unit: str, value: num, least: num, most: num })),
-        phases: list(obj({ name: str, startDay: whole })),
-        preview: obj({ motion: str, days: map({ type: 'integer', nullable: true }) }),
-      }),
-    ),
-  }),
-)
-
-const knownReply = list(
-  obj({
-    personId: str,
-    episodes: list(obj({ episodeId: str, side: str, digits: list(str), condition: str, openedOn: str })),
-  }),
-)
 
 /** A new patient, or one who is known, with one episode. Mounted at `/api/referrals`. */
 export const referrals: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock, settings } = context
   const conditionsIn = new WeakMap<Catalogue, ReturnType<typeof conditionsOf>>()
-  app.get(
-    '/conditions',
-    { config: { access: STAFF }, schema: { response: { 200: conditionsReply } } },
-    async ({ catalogue }) => {
-      let conditions = conditionsIn.get(catalogue)
-      if (!conditions) conditionsIn.set(catalogue, (conditions = conditionsOf(catalogue)))
-      return conditions
-    },
-  )
+  serve(app, 'conditions', async ({ request }) => {
+    const { catalogue } = request
+    let conditions = conditionsIn.get(catalogue)
+    if (!conditions) conditionsIn.set(catalogue, (conditions = conditionsOf(catalogue)))
+    return conditions
+  })
 
-  app.get(
-    '/things',
-    { config: { access: STAFF }, schema: { response: { 200: thingsReply } } },
-    async ({ catalogue }) =>
-      [...catalogue.equipment.values()].map(({ id, name, home }) => ({
-        id,
-        name: name.en,
-        home: home?.en ?? null,
+  serve(app, 'things', async ({ request }) => {
+    const { catalogue } = request
+    return [...catalogue.equipment.values()].map(({ id, name, home }) => ({
+      id,
+      name: name.en,
+      home: home?.en ?? null,
+    }))
+  })
+
+  serve(app, 'knownPersons', async ({ request, body }) => {
+    const known = await data.referrals.knownPersons(body)
+    const persons = known.map(({ personId }) => personId)
+    await data.journal.note(told(context, request, 'patient.match', { persons }), null)
+    return known.map(({ personId, episodes }) => ({
+      personId,
+      episodes: episodes.map(({ id, side, digits, conditionId, openedOn }) => ({
+        episodeId: id,
+        side,
+        digits,
+        condition: request.catalogue.conditions.get(conditionId)?.name.en ?? conditionId,
+        openedOn,
       })),
-  )
+    }))
+  })
 
-  app.post(
-    '/known',
-    { config: { access: THERAPISTS }, schema: { response: { 200: knownReply } } },
-    async (request) => {
-      const known = await data.referrals.knownPersons(request.checked(knownPerson))
-      const persons = known.map(({ personId }) => personId)
-      await data.journal.note(told(context, request, 'patient.match', { persons }), null)
-      return known.map(({ personId, episodes }) => ({
-        personId,
-        episodes: episodes.map(({ id, side, digits, conditionId, openedOn }) => ({
-          episodeId: id,
-          side,
-          digits,
-          condition: request.catalogue.conditions.get(conditionId)?.name.en ?? conditionId,
-          openedOn,
-        })),
-      }))
-    },
-  )
-
-  app.post(
-    '/',
-    { config: { access: THERAPISTS }, schema: { response: { 201: obj({ episodeId: str }) } } },
-    async (request, reply) => {
-      const referral = request.checked(newReferral)
-      const protocol = request.catalogue.protocols.get(referral.protocolId)
-      if (!protocol || protocol.condition !== referral.conditionId) {
-        throw new Problem('INPUT_INVALID', 'Choose a school of this condition.', [
-          { path: 'protocolId', message: 'Choose a school of this condition.' },
-        ])
-      }
-      const condition = request.catalogue.conditions.get(protocol.condition)!
-      if (digitsAsked(protocol, condition) === 'fingers' && referral.digits.length === 0)
-        refuseField('digits', 'Choose the injured digits.')
-      const cleared = surgeonsClearances(protocol).map((criterion) => criterion.text)
-      const stranger = referral.clearances.find((what) => !cleared.includes(what))
-      if (stranger !== undefined) refuseField('clearances', `"${stranger}" is no clearance of this school.`)
-      const { values, selected } = checkSchool(protocol, referral)
-      refuseUnknownThings(referral.things ?? [], request.catalogue)
-      const known = await data.referrals.knownPersons(referral)
-      const { samePersonAs } = referral
-      if (samePersonAs === undefined && known.length > 0)
-        refuseField(
-          'samePersonAs',
-          'A patient of this name and date of birth is here already: say whether it is the same person.',
-        )
-      if (samePersonAs && !known.some(({ personId }) => personId === samePersonAs))
-        refuseField(
-          'samePersonAs',
-          'That patient has another name or date of birth. Check both, or choose somebody else.',
-        )
-      const today = todayOf(context)
-      const [at, me] = [clock.now(), request.me()]
-      const [patientId, episodeId] = [newId(), newId()]
-      const clearances = [...new Set(referral.clearances)]
-      const orderRows = referral.restrictions.map((one) => ({
-        id: newId(),
-        episodeId,
-        restriction: one.restriction,
-        untilOn: one.untilOn ?? null,
-        givenBy: referral.surgeon,
-        dated: referral.letterOn,
-        why: one.why,
-        document: '',
-        withdrawsId: null,
-        recordedBy: me.id,
-        recordedAt: at,
-      }))
-      const factRows = clearances.map((what) => ({
-        id: newId(),
-        episodeId,
-        what,
-        value: 'true',
-        isWithdrawn: false,
-        dated: referral.letterOn,
-        givenBy: referral.surgeon,
-        how: 'letter' as const,
-        note: 'With the referral',
-        correctsId: null,
-        recordedBy: me.id,
-        recordedAt: at,
-      }))
-      const selectionRows = selectionFacts(selected, {
-        episodeId,
-        today,
-        surgeon: referral.surgeon,
-        me,
-        at,
-      })
-      await data.referrals.add(
-        {
-          patient: {
-            id: patientId,
-            personId: samePersonAs ?? patientId,
-            name: referral.name,
-            birthDate: referral.birthDate,
-            dominantHand: referral.dominantHand as 'left',
-            language: referral.language as 'en',
-            hasLatexAllergy: referral.hasLatexAllergy,
-            hasAdhesiveAllergy: referral.hasAdhesiveAllergy,
-            createdBy: me.id,
-            createdAt: at,
-          },
-          episode: {
-            id: episodeId,
-            patientId,
-            therapistId: me.id,
-            conditionId: referral.conditionId,
-            side: referral.side as 'left',
-            digits: [...new Set(referral.digits)],
-            timeZone: settings.clinic.timeZone,
-            injuredOn: referral.injuredOn ?? null,
-            surgeon: referral.surgeon,
-            work: referral.work,
-            note: referral.note,
-            openedOn: today,
-            createdAt: at,
-          },
-          school: {
-            id: newId(),
-            episodeId,
-            protocolId: referral.protocolId,
-            variant: referral.variant ?? null,
-            patientValues: values,
-            anchorOn: referral.anchorOn,
-            why: '',
-            chosenBy: me.id,
-            chosenAt: at,
-          },
-          home: {
-            id: newId(),
-            episodeId,
-            things: referral.things ?? null,
-            otherHand: referral.otherHand as 'well',
-            recordedBy: me.id,
-            recordedAt: at,
-          },
-          facts: [...factRows, ...selectionRows],
-          orders: orderRows,
-        },
-        told(context, request, 'referral.create', {
-          patientId,
-          personId: samePersonAs ?? patientId,
-          clearances,
-          restrictions: orderRows.map((row) => row.restriction),
-        }),
+  serve(app, 'refer', async ({ request, body }) => {
+    const referral = body
+    const protocol = request.catalogue.protocols.get(referral.protocolId)
+    if (!protocol || protocol.condition !== referral.conditionId) {
+      throw new Problem('INPUT_INVALID', 'Choose a school of this condition.', [
+        { path: 'protocolId', message: 'Choose a school of this condition.' },
+      ])
+    }
+    const condition = request.catalogue.conditions.get(protocol.condition)!
+    if (digitsAsked(protocol, condition) === 'fingers' && referral.digits.length === 0)
+      refuseField('digits', 'Choose the injured digits.')
+    const cleared = surgeonsClearances(protocol).map((criterion) => criterion.text)
+    const stranger = referral.clearances.find((what) => !cleared.includes(what))
+    if (stranger !== undefined) refuseField('clearances', `"${stranger}" is no clearance of this school.`)
+    const { values, selected } = checkSchool(protocol, referral)
+    refuseUnknownThings(referral.things ?? [], request.catalogue)
+    const known = await data.referrals.knownPersons(referral)
+    const { samePersonAs } = referral
+    if (samePersonAs === undefined && known.length > 0)
+      refuseField(
+        'samePersonAs',
+        'A patient of this name and date of birth is here already: say whether it is the same person.',
       )
-      return reply.code(201).send({ episodeId })
-    },
-  )
+    if (samePersonAs && !known.some(({ personId }) => personId === samePersonAs))
+      refuseField(
+        'samePersonAs',
+        'That patient has another name or date of birth. Check both, or choose somebody else.',
+      )
+    const today = todayOf(context)
+    const [at, me] = [clock.now(), request.me()]
+    const [patientId, episodeId] = [newId(), newId()]
+    const clearances = [...new Set(referral.clearances)]
+    const orderRows = referral.restrictions.map((one) => ({
+      id: newId(),
+      episodeId,
+      restriction: one.restriction,
+      untilOn: one.untilOn ?? null,
+      givenBy: referral.surgeon,
+      dated: referral.letterOn,
+      why: one.why,
+      document: '',
+      withdrawsId: null,
+      recordedBy: me.id,
+      recordedAt: at,
+    }))
+    const factRows = clearances.map((what) => ({
+      id: newId(),
+      episodeId,
+      what,
+      value: 'true',
+      isWithdrawn: false,
+      dated: referral.letterOn,
+      givenBy: referral.surgeon,
+      how: 'letter' as const,
+      note: 'With the referral',
+      correctsId: null,
+      recordedBy: me.id,
+      recordedAt: at,
+    }))
+    const selectionRows = selectionFacts(selected, {
+      episodeId,
+      today,
+      surgeon: referral.surgeon,
+      me,
+      at,
+    })
+    await data.referrals.add(
+      {
+        patient: {
+          id: patientId,
+          personId: samePersonAs ?? patientId,
+          name: referral.name,
+          birthDate: referral.birthDate,
+          dominantHand: referral.dominantHand,
+          language: referral.language,
+          hasLatexAllergy: referral.hasLatexAllergy,
+          hasAdhesiveAllergy: referral.hasAdhesiveAllergy,
+          createdBy: me.id,
+          createdAt: at,
+        },
+        episode: {
+          id: episodeId,
+          patientId,
+          therapistId: me.id,
+          conditionId: referral.conditionId,
+          side: referral.side,
+          digits: [...new Set(referral.digits)],
+          timeZone: settings.clinic.timeZone,
+          injuredOn: referral.injuredOn ?? null,
+          surgeon: referral.surgeon,
+          work: referral.work,
+          note: referral.note,
+          openedOn: today,
+          createdAt: at,
+        },
+        school: {
+          id: newId(),
+          episodeId,
+          protocolId: referral.protocolId,
+          variant: referral.variant ?? null,
+          patientValues: values,
+          anchorOn: referral.anchorOn,
+          why: '',
+          chosenBy: me.id,
+          chosenAt: at,
+        },
+        home: {
+          id: newId(),
+          episodeId,
+          things: referral.things ?? null,
+          otherHand: referral.otherHand,
+          recordedBy: me.id,
+          recordedAt: at,
+        },
+        facts: [...factRows, ...selectionRows],
+        orders: orderRows,
+      },
+      told(context, request, 'referral.create', {
+        patientId,
+        personId: samePersonAs ?? patientId,
+        clearances,
+        restrictions: orderRows.map((row) => row.restriction),
+      }),
+    )
+    return { episodeId }
+  })
 }
 
 function conditionsOf(catalogue: Catalogue) {

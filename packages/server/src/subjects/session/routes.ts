@@ -1,17 +1,8 @@
 import { verify } from '@node-rs/argon2'
-import { signIn } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
-import { maybe, obj, str } from '../../answers/shapes.js'
 import { todayOf, told, type AppContext } from '../../context.js'
-import { STAFF } from '../../plugins/access.js'
+import { serve } from '../../plugins/serve.js'
 import { Problem } from '../../problems.js'
-
-const sessionReply = obj({
-  user: maybe(obj({ id: str, name: str, role: str })),
-  csrfToken: str,
-  clinic: obj({ name: str, timeZone: str }),
-  today: str,
-})
 
 /** A hash nobody's password has: checking it takes as long as checking a real one. */
 const NOBODY =
@@ -22,29 +13,18 @@ export const session: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, settings, clock } = context
   const clinic = { name: settings.clinic.name, timeZone: settings.clinic.timeZone }
 
-  app.get(
-    '/',
-    { config: { access: 'anyone' }, schema: { response: { 200: sessionReply } } },
-    async (request, reply) => {
-      const { userId } = request.session
-      const known = userId ? await data.users.byId(userId) : null
-      const user = known?.isActive ? { id: known.id, name: known.name, role: known.role } : null
-      return { user, csrfToken: reply.generateCsrf(), clinic, today: todayOf(context) }
-    },
-  )
+  serve(app, 'session', async ({ request, reply }) => {
+    const { userId } = request.session
+    const known = userId ? await data.users.byId(userId) : null
+    const user = known?.isActive ? { id: known.id, name: known.name, role: known.role } : null
+    return { user, csrfToken: reply.generateCsrf(), clinic, today: todayOf(context) }
+  })
 
-  app.post(
-    '/',
-    {
-      config: {
-        access: 'anyone',
-        rateLimit: { max: settings.limits.signInPerMinute, timeWindow: '1 minute' },
-      },
-      onRequest: (request, reply, done) => app.csrfProtection(request, reply, done),
-      schema: { response: { 200: sessionReply } },
-    },
-    async (request, reply) => {
-      const { login, password } = request.checked(signIn)
+  serve(
+    app,
+    'signIn',
+    async ({ request, reply, body }) => {
+      const { login, password } = body
       const user = await data.users.byLogin(login.trim().toLowerCase())
       const isRight = await verify(user?.passwordHash ?? NOBODY, password).catch(() => false)
       const at = clock.now()
@@ -63,9 +43,13 @@ export const session: FastifyPluginAsync<AppContext> = async (app, context) => {
         today: todayOf(context),
       }
     },
+    {
+      onRequest: (request, reply, done) => app.csrfProtection(request, reply, done),
+      config: { rateLimit: { max: settings.limits.signInPerMinute, timeWindow: '1 minute' } },
+    },
   )
 
-  app.delete('/', { config: { access: STAFF } }, async (request, reply) => {
+  serve(app, 'signOut', async ({ request, reply }) => {
     await data.journal.note(told(context, request, 'signOut'), null)
     await request.session.destroy()
     return reply.code(204).send()

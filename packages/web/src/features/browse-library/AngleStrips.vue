@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ANGLE_LABELS, ANGLE_WINDOWS, type AngleName } from '@pledge/core'
 import { computed } from 'vue'
-import type { ExercisePageAnswer } from '../../shared/api/types'
+import type { ExercisePageAnswer } from '@pledge/contract'
 
 /** How far each joint goes: from where it starts to where it ends, on the window of that joint, 0 marked. */
 const props = defineProps<{ angles: ExercisePageAnswer['angles']; language: 'en' | 'es' }>()

@@ -14,7 +14,7 @@ import {
   type Tendon,
 } from '@pledge/core'
 import { computed, ref } from 'vue'
-import type { ExercisePageAnswer, RungAnswer } from '../../shared/api/types'
+import type { ExercisePageAnswer, RungAnswer } from '@pledge/contract'
 import HouseEditDialog from '../../shared/house/HouseEditDialog.vue'
 import HandFigure from '../../shared/figure/HandFigure.vue'
 import LanguageChoice from '../../shared/parts/LanguageChoice.vue'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { LibraryAnswer, LibraryEntry } from '../../shared/api/types'
+import type { LibraryAnswer, LibraryEntry } from '@pledge/contract'
 import { choicesOf, found, NOT_NARROWED } from './libraryFilter'
 
 const entry = (id: string, changes: Partial<LibraryEntry> = {}): LibraryEntry => ({

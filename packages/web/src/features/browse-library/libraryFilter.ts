@@ -7,7 +7,7 @@ import {
   type Said,
   type VerdictKind,
 } from '@pledge/core'
-import type { LibraryAnswer, LibraryEntry } from '../../shared/api/types'
+import type { LibraryAnswer, LibraryEntry } from '@pledge/contract'
 import { AIM_WORDS, VERDICT_WORDS } from '../../shared/words'
 
 /** What the library can be narrowed by; an empty word does not narrow. */

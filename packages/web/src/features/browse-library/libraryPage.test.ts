@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem } from '../../shared/api/problem'
-import type { ExercisePageAnswer, LibraryAnswer } from '../../shared/api/types'
+import type { ExercisePageAnswer, LibraryAnswer } from '@pledge/contract'
 import { useSessionStore } from '../../shared/sessionStore'
 import { onScreen, pageText, pressed, settled, verdictAnswer } from '../../shared/testing/clinicScreen'
 import { hookPicture } from '../../shared/testing/hookPicture'

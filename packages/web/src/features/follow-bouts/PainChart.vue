@@ -11,7 +11,7 @@ import {
 } from 'chart.js'
 import { computed } from 'vue'
 import { Line } from 'vue-chartjs'
-import type { BoutAnswer } from '../../shared/api/types'
+import type { BoutAnswer } from '@pledge/contract'
 import { momentText } from '../../shared/words'
 
 /** Worst pain and pain before of each bout, oldest on the left, with the line at which a bout stops. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CriterionAnswer } from '../../shared/api/types'
+import type { CriterionAnswer } from '@pledge/contract'
 import CriterionRow from './CriterionRow.vue'
 
 /** Criteria in a list, with who may record and withdraw them. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CriterionAnswer } from '../../shared/api/types'
+import type { CriterionAnswer } from '@pledge/contract'
 import { STATUS_WORDS, whoGave } from './words'
 
 /** A criterion with its state, who gave it, and what can be done about it. */

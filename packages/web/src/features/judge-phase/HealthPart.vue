@@ -10,7 +10,8 @@ const data = computed(() => cases.data!)
 const isAsking = ref(false)
 const present = computed(() => {
   const { health, healthQuestions } = data.value
-  return healthQuestions.filter(({ word }) => health?.present.includes(word)).map(({ name }) => name)
+  const isPresent = new Set<string>(health?.present)
+  return healthQuestions.filter(({ word }) => isPresent.has(word)).map(({ name }) => name)
 })
 
 async function finish() {

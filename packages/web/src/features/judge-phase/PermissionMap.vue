@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
-import type { PermissionMapAnswer, VerdictAnswer } from '../../shared/api/types'
+import type { PermissionMapAnswer, VerdictAnswer } from '@pledge/contract'
 import { useCaseStore } from '../../shared/case/caseStore'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'

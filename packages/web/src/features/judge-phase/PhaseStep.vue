@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
-import type { CriterionAnswer } from '../../shared/api/types'
+import type { CriterionAnswer } from '@pledge/contract'
 import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../../shared/sessionStore'

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem } from '../../shared/api/problem'
-import type { ConditionAnswer, SchoolAnswer } from '../../shared/api/types'
+import type { ConditionAnswer, SchoolAnswer } from '@pledge/contract'
 import {
   episodeAnswer,
   onScreen,

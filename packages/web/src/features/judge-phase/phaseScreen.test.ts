@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem } from '../../shared/api/problem'
-import type { EpisodeAnswer, PermissionMapAnswer, VerdictAnswer } from '../../shared/api/types'
+import type { EpisodeAnswer, PermissionMapAnswer, VerdictAnswer } from '@pledge/contract'
 import { useCaseStore } from '../../shared/case/caseStore'
 import {
   criterionAnswer,
@@ -255,7 +255,12 @@ describe('the parts of the phase screen', () => {
   it('health nobody asked about is told as such; what is present stands out', async () => {
     shown(HealthPart, {}, episodeAnswer())
     expect(pageText()).toContain('Not asked yet.')
-    const health = { present: ['clot'], note: 'Left arm, 2029', recordedBy: 'Noor', recordedOn: '2031-04-01' }
+    const health: NonNullable<EpisodeAnswer['health']> = {
+      present: ['clot'],
+      note: 'Left arm, 2029',
+      recordedBy: 'Noor',
+      recordedOn: '2031-04-01',
+    }
     shown(HealthPart, {}, episodeAnswer({ health }))
     expect(document.querySelector('.present')!.textContent).toBe('blood clot in the arm')
     expect(pageText()).toContain('Left arm, 2029')

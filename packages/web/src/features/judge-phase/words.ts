@@ -1,4 +1,4 @@
-import type { CriterionAnswer } from '../../shared/api/types'
+import type { CriterionAnswer } from '@pledge/contract'
 import { dayText } from '../../shared/words'
 
 export const STATUS_WORDS: Readonly<Record<CriterionAnswer['status'], string>> = {

@@ -1,3 +1,4 @@
+import type { EvaluationAnswer } from '@pledge/contract'
 import { createPinia, setActivePinia } from 'pinia'
 import { createApp } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
@@ -14,14 +15,14 @@ function bench() {
   setActivePinia(pinia)
   return app.runWithContext(() => useEvaluationStore())
 }
-const evaluation = (readingDeg: number, side: 'left' | 'right' = 'left') => ({
+const evaluation = (readingDeg: number, side: 'left' | 'right' = 'left'): EvaluationAnswer => ({
   id: '1',
   evaluatedOn: '2031-04-01',
   painRest: 1,
   painAct: 2,
   note: '',
   recordedBy: 'noor',
-  readings: [{ motion: 'wristExtension', side, kind: 'active' as const, readingDeg }],
+  readings: [{ motion: 'wristExtension', side, kind: 'active', readingDeg }],
 })
 
 describe('a cell of the bench', () => {

@@ -13,7 +13,7 @@ import { computed, reactive, ref } from 'vue'
 import { ulid } from 'ulid'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { EvaluationAnswer, ReadingAnswer } from '../../shared/api/types'
+import type { EvaluationAnswer, ReadingAnswer } from '@pledge/contract'
 
 export type Side = 'left' | 'right'
 export type Kind = 'active' | 'passive'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { DoseQuestion } from '@pledge/core'
 import { computed } from 'vue'
-import type { QuestionAnswer } from '../../shared/api/types'
+import type { QuestionAnswer } from '@pledge/contract'
 import { minutesText } from '../../shared/words'
 
 /** Where practice disagrees about doses: one school a question for this program, compared by what each makes of the day. */

@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
-import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
+import type { ExerciseAnswer, VerdictAnswer } from '@pledge/contract'
 import ExerciseFinder from './ExerciseFinder.vue'
 
 const verdict = (changes: Partial<VerdictAnswer> = {}) =>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { AIMS, isOpen, type Aim } from '@pledge/core'
 import { computed, ref } from 'vue'
-import type { ExerciseAnswer } from '../../shared/api/types'
+import type { ExerciseAnswer } from '@pledge/contract'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { AIM_WORDS, dayText, VERDICT_WORDS } from '../../shared/words'
 

@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { createVuetify } from 'vuetify'
 import { describe, expect, it } from 'vitest'
-import type { ExerciseAnswer, VerdictAnswer } from '../../shared/api/types'
+import type { ExerciseAnswer, VerdictAnswer } from '@pledge/contract'
 import { hookPicture } from '../../shared/testing/hookPicture'
 import ExerciseInspector from './ExerciseInspector.vue'
 import type { DraftItem } from './programStore'

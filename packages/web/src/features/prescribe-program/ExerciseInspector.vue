@@ -10,7 +10,7 @@ import {
   takesTurns,
 } from '@pledge/core'
 import { computed, ref } from 'vue'
-import type { ExerciseAnswer, OpeningsAnswer, OverrideAnswer, VerdictAnswer } from '../../shared/api/types'
+import type { ExerciseAnswer, OpeningsAnswer, OverrideAnswer, VerdictAnswer } from '@pledge/contract'
 import { firstOpenDay } from '../../shared/case/closedStretches'
 import HandFigure from '../../shared/figure/HandFigure.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { daysBetween } from '@pledge/core'
 import { computed, useId } from 'vue'
-import type { EpisodeAnswer, OpeningsAnswer } from '../../shared/api/types'
+import type { EpisodeAnswer, OpeningsAnswer } from '@pledge/contract'
 import { closedStretches, firstOpenDay } from '../../shared/case/closedStretches'
 import { ribbonScale } from '../../shared/case/ribbonScale'
 import { holdText, loadText } from '../../shared/words'

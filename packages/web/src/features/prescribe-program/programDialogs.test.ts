@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem } from '../../shared/api/problem'
-import type { ExerciseAnswer, QuestionAnswer } from '../../shared/api/types'
+import type { ExerciseAnswer, QuestionAnswer } from '@pledge/contract'
 import {
   onScreen,
   pageText,

@@ -3,7 +3,7 @@ import { createApp } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CLINIC_API, type ClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { DraftAnswer, ExerciseAnswer } from '../../shared/api/types'
+import type { DraftAnswer, ExerciseAnswer } from '@pledge/contract'
 import { useProgramStore } from './programStore'
 
 const dose = { sets: 1, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }

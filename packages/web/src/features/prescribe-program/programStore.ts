@@ -11,7 +11,7 @@ import { ulid } from 'ulid'
 import { computed, ref, shallowRef } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { DraftAnswer, ExerciseAnswer } from '../../shared/api/types'
+import type { DraftAnswer, ExerciseAnswer } from '@pledge/contract'
 
 export interface DraftItem {
   itemId: string

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { AuditAnswer } from '../../shared/api/types'
+import type { AuditAnswer } from '@pledge/contract'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { momentText } from '../../shared/words'
 

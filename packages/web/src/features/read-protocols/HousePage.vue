@@ -2,7 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { HouseEditAnswer } from '../../shared/api/types'
+import type { HouseEditAnswer } from '@pledge/contract'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { dayAndYear } from '../../shared/words'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RuleAnswer } from '../../shared/api/types'
+import type { RuleAnswer } from '@pledge/contract'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 
 /** One rule as a sentence, with when it holds, what it takes, why, and its id. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ProtocolPageAnswer, SchoolsAnswer } from '../../shared/api/types'
+import type { ProtocolPageAnswer, SchoolsAnswer } from '@pledge/contract'
 import { ANCHOR_WORDS } from '../../shared/words'
 import { lastDayOf, openCounts, shareOf, weeksNamed } from './schoolAxis'
 

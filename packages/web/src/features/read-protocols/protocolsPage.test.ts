@@ -1,11 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem } from '../../shared/api/problem'
-import type {
-  HousePreviewAnswer,
-  ProtocolPageAnswer,
-  RuleAnswer,
-  SchoolsAnswer,
-} from '../../shared/api/types'
+import type { HousePreviewAnswer, ProtocolPageAnswer, RuleAnswer, SchoolsAnswer } from '@pledge/contract'
 import { onScreen, pageText, pressed, settled, written } from '../../shared/testing/clinicScreen'
 import HousePage from './HousePage.vue'
 import ProtocolsPage from './ProtocolsPage.vue'
@@ -72,7 +67,16 @@ const conditions: SchoolsAnswer[] = [
       evidence: '',
       phases: protocol(id).phases,
       gates: [{ day: 40, peg: 'lifting to 1 kg' }],
-      preview: { motion: '', days: {} },
+      preview: {
+        motion: '',
+        days: {
+          activeFromDay: null,
+          passiveFromDay: null,
+          stretchFromDay: null,
+          lightGripFromDay: null,
+          heavyWorkFromDay: null,
+        },
+      },
       isChanged: id === 'S1',
     })),
   },

@@ -1,4 +1,4 @@
-import type { SchoolsAnswer } from '../../shared/api/types'
+import type { SchoolsAnswer } from '@pledge/contract'
 
 type School = Pick<SchoolsAnswer['schools'][number], 'phases' | 'gates'>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KnownPersonAnswer } from '../../shared/api/types'
+import type { KnownPersonAnswer } from '@pledge/contract'
 import { dayText, partText } from '../../shared/words'
 
 /** Somebody of this name and date of birth is here already: the same person, or somebody else? */

@@ -4,7 +4,7 @@ import { daysBetween, DIGITS, isClinicalDay, RESTRICTION_NAMES, RESTRICTIONS } f
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useClinicApi } from '../../shared/api/clinicApi'
-import type { ConditionAnswer } from '../../shared/api/types'
+import type { ConditionAnswer } from '@pledge/contract'
 import HomeFields from '../../shared/case/HomeFields.vue'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import FormField from '../../shared/parts/FormField.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ConditionAnswer, SchoolAnswer } from '../../shared/api/types'
+import type { ConditionAnswer, SchoolAnswer } from '@pledge/contract'
 import { ANCHOR_WORDS } from '../../shared/words'
 import { computed } from 'vue'
 import FactQuestions from '../../shared/case/FactQuestions.vue'

@@ -3,7 +3,7 @@ import { createApp } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { CLINIC_API, type ClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { SchoolAnswer } from '../../shared/api/types'
+import type { SchoolAnswer } from '@pledge/contract'
 import { useReferralStore } from './referralStore'
 
 const refer = vi.fn<ClinicApi['refer']>()

@@ -4,7 +4,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import { ValidationError } from 'yup'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { KnownPersonAnswer, SchoolAnswer } from '../../shared/api/types'
+import type { KnownPersonAnswer, SchoolAnswer } from '@pledge/contract'
 import * as facts from '../../shared/case/schoolFacts'
 
 export type SaveState = { name: 'editing' } | { name: 'saving' } | { name: 'failed'; message: string }

@@ -23,35 +23,6 @@ export class ApiProblem extends Error {
   }
 }
 
-/** Reads an answer, or throws what was refused. */
-export async function readAnswer<T>(request: () => Promise<Response>): Promise<T> {
-  let response: Response
-  try {
-    response = await request()
-  } catch {
-    throw new ApiProblem(
-      0,
-      'OFFLINE',
-      'No connection. What you entered is still here; try again when the signal is back.',
-    )
-  }
-  if (response.status === 204) return undefined as T
-  const body = (await response.json().catch(() => null)) as {
-    code?: string
-    detail?: string
-    errors?: FieldProblem[]
-  } | null
-  if (!response.ok) {
-    throw new ApiProblem(
-      response.status,
-      body?.code ?? 'UNREADABLE',
-      body?.detail ?? 'The server gave no readable answer. Try again in a minute.',
-      body?.errors ?? [],
-    )
-  }
-  return body as T
-}
-
 /** The message that belongs to a field, by its path. */
 export function messageAt(problem: unknown, path: string): string | null {
   return problem instanceof ApiProblem

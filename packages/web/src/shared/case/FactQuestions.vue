@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SchoolAnswer } from '../api/types'
+import type { SchoolAnswer } from '@pledge/contract'
 import ChoiceInput from '../parts/ChoiceInput.vue'
 
 /** Questions about the facts that a school rests on: yes or no, or a number. */

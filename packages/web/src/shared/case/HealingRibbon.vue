@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { daysBetween } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, useId } from 'vue'
-import type { EpisodeAnswer } from '../api/types'
+import type { EpisodeAnswer } from '@pledge/contract'
 import { ANCHOR_WORDS, dayText } from '../words'
 import { ribbonScale } from './ribbonScale'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useId } from 'vue'
 import { useClinicApi } from '../api/clinicApi'
-import type { ThingAnswer } from '../api/types'
+import type { ThingAnswer } from '@pledge/contract'
 import ChoiceInput from '../parts/ChoiceInput.vue'
 import FormField from '../parts/FormField.vue'
 

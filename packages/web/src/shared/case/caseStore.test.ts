@@ -3,7 +3,7 @@ import { createApp } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CLINIC_API, type ClinicApi } from '../api/clinicApi'
 import { ApiProblem } from '../api/problem'
-import type { EpisodeAnswer } from '../api/types'
+import type { EpisodeAnswer } from '@pledge/contract'
 import { useCaseStore, WATCH_EVERY_MS } from './caseStore'
 
 const api = { episode: vi.fn(), revision: vi.fn() }

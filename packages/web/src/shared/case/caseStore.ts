@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { useClinicApi } from '../api/clinicApi'
 import { ApiProblem } from '../api/problem'
-import type { EpisodeAnswer } from '../api/types'
+import type { EpisodeAnswer } from '@pledge/contract'
 
 type CaseState =
   { name: 'closed' } | { name: 'loading' } | { name: 'open' } | { name: 'failed'; message: string }

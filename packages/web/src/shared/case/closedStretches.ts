@@ -1,5 +1,5 @@
 import { isOpen } from '@pledge/core'
-import type { OpeningRunAnswer, OpeningsAnswer } from '../api/types'
+import type { OpeningRunAnswer, OpeningsAnswer } from '@pledge/contract'
 
 /** A stretch of days on which an exercise is closed. */
 export interface ClosedStretch {

@@ -1,5 +1,5 @@
 import { criterionOf, isMetBy } from '@pledge/core'
-import type { SchoolAnswer } from '../api/types'
+import type { SchoolAnswer } from '@pledge/contract'
 
 /** Answers to the facts that decide which school fits, by name; `null` = not answered. */
 export type FactAnswers = Readonly<Record<string, boolean | number | null>>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { EvaluationAnswer } from '../api/types'
+import type { EvaluationAnswer } from '@pledge/contract'
 import { reachOf } from './reachOf'
 
 const measured = (...readings: [string, 'left' | 'right', 'active' | 'passive', number][]) =>

@@ -1,5 +1,5 @@
 import { type AngleLimits, signedDeg } from '@pledge/core'
-import type { EvaluationAnswer } from '../api/types'
+import type { EvaluationAnswer } from '@pledge/contract'
 
 const ANGLES = [
   { angle: 'wristFlexion', low: 'wristExtension', high: 'wristFlexion' },

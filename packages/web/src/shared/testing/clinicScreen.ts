@@ -4,7 +4,7 @@ import { h, type Component } from 'vue'
 import { VApp } from 'vuetify/components'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { CLINIC_API, type ClinicApi } from '../api/clinicApi'
-import type { CriterionAnswer, EpisodeAnswer, SessionAnswer, VerdictAnswer } from '../api/types'
+import type { CriterionAnswer, EpisodeAnswer, SessionAnswer, VerdictAnswer } from '@pledge/contract'
 import { useCaseStore } from '../case/caseStore'
 import { pledgeVuetify } from '../look/vuetify'
 import { useSessionStore } from '../sessionStore'
@@ -129,7 +129,14 @@ export function episodeAnswer(changes: Partial<EpisodeAnswer> = {}): EpisodeAnsw
       { word: 'raynaud', name: 'fingers that turn white in the cold' },
     ],
     schools: [
-      { protocolId: 'FT-DURAN', anchorOn: '2031-03-21', why: '', chosenBy: 'Noor', chosenOn: '2031-03-22' },
+      {
+        protocolId: 'FT-DURAN',
+        school: 'FT-DURAN',
+        anchorOn: '2031-03-21',
+        why: '',
+        chosenBy: 'Noor',
+        chosenOn: '2031-03-22',
+      },
     ],
     orders: [],
     flags: [],

@@ -1,0 +1,262 @@
+import type { DoseQuestion, WristMotion } from '@pledge/core'
+import type { Static } from 'typebox'
+import { answerKind } from './referral.js'
+import { bool, list, map, maybe, num, obj, str, whole, word, words } from './shapes.js'
+import {
+  anchor,
+  contraindication,
+  digits,
+  dose,
+  meant,
+  mode,
+  openings,
+  overrideAnswer,
+  overrideOf,
+  side,
+  verdict,
+} from './shared.js'
+
+/** Another episode of the same person: judged along. */
+const other = obj({ episodeId: str, side, digits, condition: str, day: whole })
+export type OtherEpisodeAnswer = Static<typeof other>
+
+const criterion = obj({
+  what: str,
+  /** The fact it is judged by, and how that is answered. */
+  name: str,
+  kind: answerKind,
+  meaning: str,
+  /** What is asked, without the limit. */
+  question: str,
+  usualWay: words(['film', 'letter', 'measured', 'examined']),
+  status: words(['met', 'neverRecorded', 'withdrawn', 'stale', 'notSo']),
+  isSurgeons: bool,
+  staleAfterDays: maybe(whole),
+  latest: maybe(
+    obj({
+      id: str,
+      value: str,
+      dated: str,
+      givenBy: str,
+      how: str,
+      note: str,
+      recordedBy: str,
+      isWithdrawn: bool,
+    }),
+  ),
+})
+export type CriterionAnswer = Static<typeof criterion>
+
+const phase = obj({
+  id: str,
+  name: str,
+  startDay: whole,
+  endDay: maybe(whole),
+  startDate: str,
+  goals: str,
+  wear: list(str),
+  state: words(['passed', 'current', 'held', 'ahead']),
+  entry: list(criterion),
+  forbids: list(str),
+})
+export type PhaseAnswer = Static<typeof phase>
+const gate = obj({
+  rule: str,
+  day: whole,
+  date: str,
+  opens: str,
+  isOpen: bool,
+  missing: list(meant),
+  barredBy: list(str),
+})
+export type GateAnswer = Static<typeof gate>
+const reading = obj({
+  motion: word<WristMotion>(),
+  side,
+  kind: words(['active', 'passive']),
+  readingDeg: whole,
+})
+export type ReadingAnswer = Static<typeof reading>
+const evaluation = obj({
+  id: str,
+  /** Id of who measured. */
+  recordedBy: str,
+  evaluatedOn: str,
+  painRest: maybe(whole),
+  painAct: maybe(whole),
+  note: str,
+  readings: list(reading),
+})
+export type EvaluationAnswer = Static<typeof evaluation>
+const programItem = obj({
+  itemId: str,
+  exerciseId: str,
+  name: str,
+  dose,
+  /** The digits chosen for the patient; `null`: as the exercise is. */
+  digits: maybe(digits),
+  isPaused: bool,
+  override: maybe(overrideAnswer),
+  verdict,
+  openings,
+})
+export type ProgramItemAnswer = Static<typeof programItem>
+const bout = obj({
+  id: str,
+  programNumber: whole,
+  startedAt: str,
+  endedAt: str,
+  receivedAt: str,
+  painBefore: maybe(whole),
+  painWorst: maybe(whole),
+  painAfter: maybe(whole),
+  endedBy: words(['done', 'left', 'stop']),
+  redFlags: list(str),
+  items: list(
+    obj({
+      itemId: str,
+      name: str,
+      outcome: words(['done', 'hurt', 'skipped', 'notReached']),
+      repetitionsDone: whole,
+      repetitionsAsked: whole,
+      reason: str,
+    }),
+  ),
+})
+export type BoutAnswer = Static<typeof bout>
+
+export const revision = obj({ revision: str })
+/** The schools of dosing that were chosen, by question. */
+export const chosenSchools = map<DoseQuestion, typeof str>(str)
+
+/** Everything the interface shows of a case: what is recorded, and what it means today. */
+export const episode = obj({
+  revision: str,
+  today: str,
+  patient: obj({
+    name: str,
+    birthDate: str,
+    dominantHand: str,
+    language: words(['en', 'es']),
+    hasLatexAllergy: bool,
+    hasAdhesiveAllergy: bool,
+  }),
+  others: list(other),
+  episode: obj({
+    id: str,
+    condition: str,
+    conditionId: str,
+    protocolId: str,
+    protocol: str,
+    evidence: str,
+    sources: list(str),
+    side,
+    injuredOn: maybe(str),
+    anchor,
+    anchorOn: str,
+    /** The date from which days count: the anchor, or later after a slip. */
+    dayZeroOn: str,
+    digits,
+    variant: maybe(str),
+    measuresWrist: bool,
+    surgeon: str,
+    work: str,
+    note: str,
+    openedOn: str,
+    therapist: str,
+    day: whole,
+    lastReviewOn: str,
+    daysSinceReview: whole,
+    /** Days past the planned start of a phase that still waits; 0 within the days the rules allow. */
+    daysBehind: whole,
+  }),
+  phases: list(phase),
+  gates: list(gate),
+  standing: obj({
+    phaseId: maybe(str),
+    frozen: bool,
+    heldBy: list(str),
+    nextPhaseId: maybe(str),
+    nextDate: maybe(str),
+  }),
+  criteria: list(criterion),
+  wrongSchool: list(str),
+  unanswered: list(criterion),
+  advice: list(str),
+  clock: maybe(obj({ restartIf: str, slips: list(obj({ slippedOn: str, creditDays: whole, why: str })) })),
+  shifts: list(
+    obj({
+      id: str,
+      days: whole,
+      afterDay: whole,
+      why: str,
+      agreedBy: str,
+      document: str,
+      recordedBy: str,
+      recordedOn: str,
+    }),
+  ),
+  /** Whether what opens earlier needs the surgeon's word. */
+  isHealing: bool,
+  health: maybe(obj({ present: list(contraindication), note: str, recordedBy: str, recordedOn: str })),
+  home: maybe(
+    obj({
+      /** Names of what is at home; `null`: not asked. */
+      things: maybe(list(str)),
+      thingIds: list(str),
+      otherHand: words(['well', 'hurt', 'notAsked']),
+      recordedBy: str,
+      recordedOn: str,
+    }),
+  ),
+  overrides: list(overrideOf),
+  healthQuestions: list(obj({ word: str, name: str })),
+  schools: list(obj({ protocolId: str, school: str, anchorOn: str, why: str, chosenBy: str, chosenOn: str })),
+  orders: list(
+    obj({
+      id: str,
+      restriction: str,
+      label: str,
+      isEarly: bool,
+      document: str,
+      untilOn: maybe(str),
+      givenBy: str,
+      dated: str,
+      why: str,
+    }),
+  ),
+  flags: list(
+    obj({ id: str, flag: str, name: str, todo: str, raisedAt: str, needsSurgeon: bool, fromPhone: bool }),
+  ),
+  /** What the protocol names besides the flags of every hand. */
+  ownFlags: list(obj({ id: str, isRed: bool, text: str, todo: str })),
+  raisableFlags: list(obj({ flag: str, name: str, todo: str })),
+  milestones: list(obj({ act: str, name: str, day: maybe(whole), date: maybe(str), needs: str })),
+  limits: obj({ stopPain: whole, boutMinutes: whole, boutExercises: whole }),
+  /** What every load, test and stretch needs besides. */
+  loadBase: list(str),
+  evaluations: list(evaluation),
+  program: maybe(
+    obj({
+      id: str,
+      number: whole,
+      signedOn: str,
+      signedBy: str,
+      burden: obj({ minutesPerBout: num, minutesPerDay: num, boutsPerDay: whole }),
+      schools: chosenSchools,
+      items: list(programItem),
+    }),
+  ),
+  versions: list(obj({ number: whole, signedOn: str, signedBy: str, exercises: whole })),
+  bouts: list(bout),
+  devices: list(obj({ id: str, pairedAt: str, seenAt: str, isRevoked: bool })),
+})
+export type EpisodeAnswer = Static<typeof episode>
+
+export const permissionMap = obj({
+  orthosis: str,
+  orthosisName: str,
+  modes: list(obj({ mode, name: str })),
+  rows: list(obj({ motion: str, name: str, cells: list(obj({ mode, verdict })) })),
+})
+export type PermissionMapAnswer = Static<typeof permissionMap>

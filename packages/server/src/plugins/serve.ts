@@ -1,0 +1,58 @@
+import type { PATHS } from '@pledge/contract'
+import {
+  ROUTES,
+  type AnswerTo,
+  type BodyOf,
+  type ParamsOf,
+  type Route,
+  type RouteName,
+} from '@pledge/contract'
+import type {
+  FastifyContextConfig,
+  FastifyInstance,
+  FastifyReply,
+  FastifyRequest,
+  RouteOptions,
+} from 'fastify'
+
+/** An answer as a handler may give it: nobody changes it any more. */
+export type Given<T> = T extends readonly (infer Item)[]
+  ? readonly Given<Item>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Given<T[K]> }
+    : T
+
+/** What a handler is handed: the body checked by the contract's schema, the names of the path. */
+export interface AskedOf<N extends RouteName> {
+  readonly request: FastifyRequest
+  readonly reply: FastifyReply
+  readonly body: BodyOf<N>
+  readonly params: ParamsOf<(typeof PATHS)[N]['path']>
+}
+
+/**
+ * Registers a route of the contract: its method, path, who may call it, what it takes and what it answers stand there. An answer
+ * drops what its shape does not list, so nothing leaks.
+ */
+export function serve<N extends RouteName>(
+  app: FastifyInstance,
+  name: N,
+  handle: (asked: AskedOf<N>) => Promise<Given<AnswerTo<N>>>,
+  { config = {}, ...options }: Pick<RouteOptions, 'onRequest'> & { config?: FastifyContextConfig } = {},
+): void {
+  const { method, path, who, body, status, answer }: Route = ROUTES[name]
+  app.route({
+    ...options,
+    method,
+    url: path,
+    config: { access: who, ...config },
+    ...(answer ? { schema: { response: { '2xx': answer } } } : {}),
+    async handler(request, reply) {
+      void reply.code(status)
+      const checked = (body ? request.checked(body) : undefined) as BodyOf<N>
+      const params = request.params as ParamsOf<(typeof PATHS)[N]['path']>
+      const answered = await handle({ request, reply, body: checked, params })
+      return answer ? answered : reply.send()
+    },
+  })
+}
