@@ -22,6 +22,7 @@ import { newId } from '../packages/server/src/data/ids.js'
 import { readSettings } from '../packages/server/src/settings.js'
 import { benchCase, catalogue } from './benchCase.js'
 import { measures } from './measures.js'
+import { starts } from './starts.js'
 
 /**
  * `npm run bench`: speed and memory as ratios to a baseline measured in the same run, so that a slow machine does not
@@ -276,6 +277,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   documents: caseDocuments,
   calendar,
   measures: () => measures([...catalogue.exercises.values()], print),
+  start: () => starts(print),
   uploads,
 }
 const asked = process.argv.slice(2)
