@@ -38,5 +38,8 @@ export async function starts(print: (name: string, text: string) => void) {
   )
   const server = await leastMs([root('packages/server/dist/server.js')], 'listening', env)
   const told = (ms: number) => `${ms.toFixed(0)} ms, ${((ms - node) / 1000).toFixed(2)} s more (aim 0.5)`
-  print('start', `Node ${node.toFixed(0)} ms; assess ${told(assess)}; server until it listens ${told(server)}`)
+  print(
+    'start',
+    `Node ${node.toFixed(0)} ms; assess ${told(assess)}; server until it listens ${told(server)}`,
+  )
 }

@@ -7,8 +7,8 @@ import { revisionOf } from './revision.js'
 
 /** The catalogue that ships with Pledge. */
 export const SHIPPED = fileURLToPath(new URL('../../../catalogue', import.meta.url))
-/** What the build makes of it. */
-const COMPILED = fileURLToPath(new URL('../dist/catalogue.bin', import.meta.url))
+/** What the build makes of it; found from this package and from the server's one file alike. */
+const COMPILED = fileURLToPath(new URL('../../catalogue/dist/catalogue.bin', import.meta.url))
 
 /** The compiled form depends on what core makes of a file: another build of the code does not read it. */
 interface Compiled {

@@ -153,7 +153,6 @@ export async function buildApp({
   if (webDirectory && existsSync(webDirectory)) {
     await app.register(fastifyStatic, {
       root: webDirectory,
-      wildcard: false,
       preCompressed: true,
       setHeaders(reply, path) {
         reply.header(
