@@ -45,3 +45,25 @@ export function told(
 export function episodeIdOf(request: FastifyRequest): string {
   return (request.params as { episodeId: string }).episodeId
 }
+
+/** What was sent to the episode of a request: stored once under its id, and told to the audit. */
+export function sentTo<Content extends { readonly id: string }>(
+  context: AppContext,
+  request: FastifyRequest,
+  content: Content,
+  action: string,
+  detail: Readonly<Record<string, unknown>> = {},
+) {
+  const { id } = content
+  return {
+    id,
+    episodeId: episodeIdOf(request),
+    content,
+    told: told(context, request, action, { id, ...detail }),
+  }
+}
+
+/** Who writes a row, and when. */
+export function writtenBy({ clock }: Pick<AppContext, 'clock'>, request: FastifyRequest) {
+  return { recordedBy: request.me().id, recordedAt: clock.now() }
+}

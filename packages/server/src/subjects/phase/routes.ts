@@ -11,9 +11,9 @@ import {
   permissionMap,
   standingOf,
 } from '@pledge/core'
-import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
+import type { FastifyPluginAsync } from 'fastify'
 import { verdictJson } from '../../answers/verdict.js'
-import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
+import { episodeIdOf, sentTo, todayOf, told, writtenBy, type AppContext } from '../../context.js'
 import { serve } from '../../plugins/serve.js'
 import { Problem } from '../../problems.js'
 import { caseOn } from '../../record/episodeCase.js'
@@ -24,15 +24,6 @@ import { caseOn } from '../../record/episodeCase.js'
  */
 export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock } = context
-  /** What was sent to the episode of a request, to be stored once. */
-  const sent = (request: FastifyRequest, content: { id: string }, action: string, detail: object = {}) => ({
-    id: content.id,
-    episodeId: episodeIdOf(request),
-    content,
-    told: told(context, request, action, { id: content.id, ...detail }),
-  })
-  /** Who wrote a row, and when. */
-  const by = (request: FastifyRequest) => ({ recordedBy: request.me().id, recordedAt: clock.now() })
 
   serve(app, 'permissions', async ({ request }) => {
     const episodeId = episodeIdOf(request)
@@ -59,63 +50,69 @@ export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
     }
   })
 
-  serve(app, 'addFact', async ({ request, body }) => {
-    const fact = body
+  serve(app, 'addFact', async ({ request, body: fact }) => {
     if (isSurgeonsToGive(fact.what) && request.me().role !== 'therapist')
       throw new Problem('NOT_ALLOWED', "A surgeon's clearance is recorded by a therapist.")
-    await data.findings.addFact(sent(request, fact, 'fact.record', { what: fact.what }), {
+    await data.findings.addFact(sentTo(context, request, fact, 'fact.record', { what: fact.what }), {
       ...fact,
       value: JSON.stringify(fact.value),
-      how: fact.how,
       isWithdrawn: false,
       correctsId: null,
       episodeId: episodeIdOf(request),
-      ...by(request),
+      ...writtenBy(context, request),
     })
     return { id: fact.id }
   })
 
-  serve(app, 'withdrawFact', async ({ request, body, params }) => {
-    const withdrawal = body
+  serve(app, 'withdrawFact', async ({ request, body: withdrawal, params }) => {
     const { factId } = params
-    await data.findings.withdrawFact(factId, sent(request, withdrawal, 'fact.withdraw', { factId }), {
-      note: withdrawal.why,
-      dated: todayOf(context),
-      ...by(request),
-    })
+    await data.findings.withdrawFact(
+      factId,
+      sentTo(context, request, withdrawal, 'fact.withdraw', { factId }),
+      {
+        note: withdrawal.why,
+        dated: todayOf(context),
+        ...writtenBy(context, request),
+      },
+    )
     return { id: withdrawal.id }
   })
 
-  serve(app, 'addOrder', async ({ request, body }) => {
-    const order = body
+  serve(app, 'addOrder', async ({ request, body: order }) => {
     if (!isRestriction(order.restriction) && !isEarlyPermission(order.restriction))
       throw new Problem('INPUT_INVALID', 'Choose what the order says.', [
         { path: 'restriction', message: 'Choose what the order says.' },
       ])
-    await data.findings.addOrder(sent(request, order, 'order.record', { restriction: order.restriction }), {
-      ...order,
-      untilOn: order.untilOn ?? null,
-      withdrawsId: null,
-      episodeId: episodeIdOf(request),
-      ...by(request),
-    })
+    await data.findings.addOrder(
+      sentTo(context, request, order, 'order.record', { restriction: order.restriction }),
+      {
+        ...order,
+        untilOn: order.untilOn ?? null,
+        withdrawsId: null,
+        episodeId: episodeIdOf(request),
+        ...writtenBy(context, request),
+      },
+    )
     return { id: order.id }
   })
 
-  serve(app, 'withdrawOrder', async ({ request, body, params }) => {
-    const withdrawal = body
+  serve(app, 'withdrawOrder', async ({ request, body: withdrawal, params }) => {
     const { orderId } = params
-    await data.findings.withdrawOrder(orderId, sent(request, withdrawal, 'order.withdraw', { orderId }), {
-      why: withdrawal.why,
-      dated: todayOf(context),
-      ...by(request),
-    })
+    await data.findings.withdrawOrder(
+      orderId,
+      sentTo(context, request, withdrawal, 'order.withdraw', { orderId }),
+      {
+        why: withdrawal.why,
+        dated: todayOf(context),
+        ...writtenBy(context, request),
+      },
+    )
     return { id: withdrawal.id }
   })
 
   serve(app, 'raiseFlag', async ({ request, body }) => {
     const { id, flag } = body
-    await data.findings.raiseFlag(sent(request, { id, flag } as { id: string }, 'flag.raise', { flag }), {
+    await data.findings.raiseFlag(sentTo(context, request, { id, flag }, 'flag.raise', { flag }), {
       id,
       episodeId: episodeIdOf(request),
       flag,
@@ -129,14 +126,13 @@ export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
     return { id }
   })
 
-  serve(app, 'liftFlag', async ({ request, body, params }) => {
-    const lift = body
+  serve(app, 'liftFlag', async ({ request, body: lift, params }) => {
     const { outcome, answeredBy } = lift
     const { flagId } = params
     const { redFlags } = request.catalogue.crossCutting
     await data.findings.liftFlag(
       flagId,
-      sent(request, lift, 'flag.lift', { flagId }),
+      sentTo(context, request, lift, 'flag.lift', { flagId }),
       { outcome, answeredBy, liftedBy: request.me().id, raisedAt: clock.now() },
       ({ flag }) => {
         if (!redFlags.get(flag)!.needsSurgeon || answeredBy !== '') return

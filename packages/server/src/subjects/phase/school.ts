@@ -1,6 +1,6 @@
 import { HEALING_ANCHORS } from '@pledge/core'
-import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
-import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
+import type { FastifyPluginAsync } from 'fastify'
+import { episodeIdOf, sentTo, todayOf, writtenBy, type AppContext } from '../../context.js'
 import { serve } from '../../plugins/serve.js'
 import { caseOn } from '../../record/episodeCase.js'
 import { checkSchool, refuseField, refuseUnknownThings, selectionFacts } from '../../record/schoolAnswers.js'
@@ -11,16 +11,8 @@ import { checkSchool, refuseField, refuseUnknownThings, selectionFacts } from '.
  */
 export const school: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock } = context
-  const sent = (request: FastifyRequest, content: { id: string }, action: string, detail: object = {}) => ({
-    id: content.id,
-    episodeId: episodeIdOf(request),
-    content,
-    told: told(context, request, action, { id: content.id, ...detail }),
-  })
-  const by = (request: FastifyRequest) => ({ recordedBy: request.me().id, recordedAt: clock.now() })
 
-  serve(app, 'chooseSchool', async ({ request, body }) => {
-    const content = body
+  serve(app, 'chooseSchool', async ({ request, body: content }) => {
     const { selection, values: given, ...choice } = content
     const episodeId = episodeIdOf(request)
     const record = await data.records.of(episodeId)
@@ -32,27 +24,29 @@ export const school: FastifyPluginAsync<AppContext> = async (app, context) => {
     const [me, at] = [request.me(), clock.now()]
     const { surgeon } = record.episode
     await data.findings.chooseSchool(
-      sent(request, content, 'school.choose', { protocolId: choice.protocolId }),
+      sentTo(context, request, content, 'school.choose', { protocolId: choice.protocolId }),
       { ...choice, variant, patientValues: values, episodeId, chosenBy: me.id, chosenAt: at },
       selectionFacts(selected, { episodeId, today: todayOf(context), surgeon, me, at }),
     )
     return { id: choice.id }
   })
 
-  serve(app, 'addSlip', async ({ request, body }) => {
-    const slip = body
+  serve(app, 'addSlip', async ({ request, body: slip }) => {
     const episodeId = episodeIdOf(request)
     const record = await data.records.of(episodeId)
     if (!request.catalogue.protocols.get(record.school.protocolId)?.clock)
       refuseField('slippedOn', 'The days of this school do not count anew.')
     if (slip.slippedOn < record.school.anchorOn)
       refuseField('slippedOn', 'It cannot have slipped before day 0.')
-    await data.findings.addSlip(sent(request, slip, 'slip.record'), { ...slip, episodeId, ...by(request) })
+    await data.findings.addSlip(sentTo(context, request, slip, 'slip.record'), {
+      ...slip,
+      episodeId,
+      ...writtenBy(context, request),
+    })
     return { id: slip.id }
   })
 
-  serve(app, 'moveWindows', async ({ request, body }) => {
-    const shift = body
+  serve(app, 'moveWindows', async ({ request, body: shift }) => {
     const episodeId = episodeIdOf(request)
     const record = await data.records.of(episodeId)
     const { protocol, day } = caseOn(record, request.catalogue, todayOf(context), clock.now())
@@ -67,48 +61,49 @@ export const school: FastifyPluginAsync<AppContext> = async (app, context) => {
     // What is open already is not moved: that would be a window in the past.
     if (shift.days < 0 && shift.afterDay < day)
       refuseField('afterDay', `Windows before today, day ${day}, do not come forward. Write ${day} or later.`)
-    await data.findings.moveWindows(sent(request, shift, 'windows.move', { days: shift.days }), {
+    await data.findings.moveWindows(sentTo(context, request, shift, 'windows.move', { days: shift.days }), {
       ...shift,
       episodeId,
       schoolChoiceId: record.school.id,
       withdrawsId: null,
-      ...by(request),
+      ...writtenBy(context, request),
     })
     return { id: shift.id }
   })
 
-  serve(app, 'moveBack', async ({ request, body, params }) => {
-    const withdrawal = body
+  serve(app, 'moveBack', async ({ request, body: withdrawal, params }) => {
     const { shiftId } = params
-    await data.findings.moveBack(shiftId, sent(request, withdrawal, 'windows.moveBack', { shiftId }), {
-      why: withdrawal.why,
-      ...by(request),
-    })
+    await data.findings.moveBack(
+      shiftId,
+      sentTo(context, request, withdrawal, 'windows.moveBack', { shiftId }),
+      {
+        why: withdrawal.why,
+        ...writtenBy(context, request),
+      },
+    )
     return { id: withdrawal.id }
   })
 
-  serve(app, 'addHome', async ({ request, body }) => {
-    const check = body
+  serve(app, 'addHome', async ({ request, body: check }) => {
     const things = check.things ? [...new Set(check.things)] : null
     refuseUnknownThings(things ?? [], request.catalogue)
-    await data.findings.addHomeCheck(sent(request, check, 'home.record'), {
+    await data.findings.addHomeCheck(sentTo(context, request, check, 'home.record'), {
       id: check.id,
       things,
       otherHand: check.otherHand,
       episodeId: episodeIdOf(request),
-      ...by(request),
+      ...writtenBy(context, request),
     })
     return { id: check.id }
   })
 
-  serve(app, 'addHealth', async ({ request, body }) => {
-    const check = body
+  serve(app, 'addHealth', async ({ request, body: check }) => {
     const present = [...new Set(check.present)]
-    await data.findings.addHealthCheck(sent(request, check, 'health.record', { present }), {
+    await data.findings.addHealthCheck(sentTo(context, request, check, 'health.record', { present }), {
       ...check,
       present,
       episodeId: episodeIdOf(request),
-      ...by(request),
+      ...writtenBy(context, request),
     })
     return { id: check.id }
   })

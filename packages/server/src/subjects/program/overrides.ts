@@ -1,6 +1,6 @@
 import { assessExercise, choiceProblems, overrideTerms, type PatientCase } from '@pledge/core'
 import type { FastifyPluginAsync } from 'fastify'
-import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
+import { episodeIdOf, sentTo, todayOf, writtenBy, type AppContext } from '../../context.js'
 import { serve } from '../../plugins/serve.js'
 import { Problem } from '../../problems.js'
 import { caseOn } from '../../record/episodeCase.js'
@@ -10,16 +10,13 @@ import { refuseField } from '../../record/schoolAnswers.js'
 export const overrides: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock } = context
 
-  serve(app, 'addOverride', async ({ request, body }) => {
-    const override = body
-    const { id } = override
+  serve(app, 'addOverride', async ({ request, body: override }) => {
+    const { id, dose, digits } = override
     const episodeId = episodeIdOf(request)
     const exercise = request.catalogue.exercises.get(override.exerciseId)
     if (!exercise) return refuseField('exerciseId', 'The catalogue has no such exercise.')
     const record = await data.records.of(episodeId)
     const state = caseOn(record, request.catalogue, todayOf(context), clock.now())
-    const dose = override.dose
-    const digits = override.digits
     const [wrong] = choiceProblems(exercise, dose, digits)
     if (wrong) refuseField(wrong.path, wrong.message)
     const verdict = assessExercise(exercise, dose, state, { chosen: digits })
@@ -30,35 +27,27 @@ export const overrides: FastifyPluginAsync<AppContext> = async (app, context) =>
         refuseField('agreedBy', 'Write who of the surgeons agreed: the injury still heals.')
       if (override.document === '') refuseField('document', 'Say which letter or message allows it.')
     }
-    const detail = { id, exerciseId: exercise.id }
     await data.programs.addOverride(
-      { id, episodeId, content: override, told: told(context, request, 'override.record', detail) },
+      sentTo(context, request, override, 'override.record', { exerciseId: exercise.id }),
       {
         ...override,
         barredBy: terms.barredBy,
         protocolVersions: versionsOf(state),
         episodeId,
         withdrawsId: null,
-        recordedBy: request.me().id,
-        recordedAt: clock.now(),
+        ...writtenBy(context, request),
       },
     )
     return { id }
   })
 
-  serve(app, 'takeBackOverride', async ({ request, body, params }) => {
-    const content = body
+  serve(app, 'takeBackOverride', async ({ request, body: content, params }) => {
     const { id, why } = content
     const { overrideId } = params
     await data.programs.withdrawOverride(
       overrideId,
-      {
-        id,
-        episodeId: episodeIdOf(request),
-        content,
-        told: told(context, request, 'override.withdraw', { id, overrideId }),
-      },
-      { why, recordedBy: request.me().id, recordedAt: clock.now() },
+      sentTo(context, request, content, 'override.withdraw', { overrideId }),
+      { why, ...writtenBy(context, request) },
     )
     return { id }
   })

@@ -1,7 +1,7 @@
 import { choiceProblems, signedItem, signingBar, type Catalogue } from '@pledge/core'
 import type { DraftItem } from '@pledge/core/schemas'
 import type { FastifyPluginAsync } from 'fastify'
-import { episodeIdOf, todayOf, told, type AppContext } from '../../context.js'
+import { episodeIdOf, sentTo, todayOf, told, type AppContext } from '../../context.js'
 import { serve } from '../../plugins/serve.js'
 import { Problem, type FieldProblem } from '../../problems.js'
 import { caseOn } from '../../record/episodeCase.js'
@@ -44,14 +44,13 @@ export const program: FastifyPluginAsync<AppContext> = async (app, context) => {
     return answer(episodeId, request.catalogue)
   })
 
-  serve(app, 'sign', async ({ request, body }) => {
-    const content = body
+  serve(app, 'sign', async ({ request, body: content }) => {
     const { id, version } = content
     const episodeId = episodeIdOf(request)
     const { catalogue } = request
     const today = todayOf(context)
     const { row } = await data.programs.sign(
-      { id, episodeId, content, told: told(context, request, 'program.sign', { id }) },
+      sentTo(context, request, content, 'program.sign'),
       version,
       async (draft, number, transaction) => {
         const record = await data.records.of(episodeId, transaction)

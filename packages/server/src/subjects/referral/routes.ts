@@ -55,8 +55,7 @@ export const referrals: FastifyPluginAsync<AppContext> = async (app, context) =>
     }))
   })
 
-  serve(app, 'refer', async ({ request, body }) => {
-    const referral = body
+  serve(app, 'refer', async ({ request, body: referral }) => {
     const protocol = request.catalogue.protocols.get(referral.protocolId)
     if (!protocol || protocol.condition !== referral.conditionId) {
       throw new Problem('INPUT_INVALID', 'Choose a school of this condition.', [
