@@ -1,6 +1,6 @@
 import type { DocumentReader } from '../reading/documentReader.js'
 import type { Rule } from './protocol.js'
-import { ORDER_CONTEXT, readRule } from './readProtocol.js'
+import { ORDER_CONTEXT, readRule, TARGET_KEYS } from './readProtocol.js'
 
 /** A surgeon's order bound to a case: what it speaks about, and the days between which it holds. */
 export interface Order {
@@ -18,20 +18,7 @@ export interface Order {
 
 const ORDER_KEYS = [
   'effect',
-  'm',
-  'mv',
-  'combo',
-  'grip',
-  'stress',
-  'nerve',
-  'tech',
-  'test',
-  'act',
-  'kg',
-  'technique',
-  'arc',
-  'with',
-  'in',
+  ...TARGET_KEYS,
   'res',
   'from',
   'until',

@@ -59,8 +59,8 @@ const PHASE_KEYS = [
   'caution',
   'forbid',
 ] as const
-const RULE_KEYS = [
-  'key',
+/** What a rule or an order is about, and in which form. */
+export const TARGET_KEYS = [
   'm',
   'mv',
   'combo',
@@ -75,6 +75,10 @@ const RULE_KEYS = [
   'arc',
   'with',
   'in',
+] as const
+const RULE_KEYS = [
+  'key',
+  ...TARGET_KEYS,
   'needs',
   'from',
   'until',
