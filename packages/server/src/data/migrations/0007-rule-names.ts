@@ -1,5 +1,8 @@
+import { readFileSync } from 'node:fs'
 import type { Migration } from '../migrate.js'
-import { RULE_NAMES_OF_0_1 } from './ruleNamesOf01.js'
+
+/** The names of the rules of the catalogue of version 0.1 by their places then. Never edited. */
+const NAMES_OF_0_1 = new URL('../../../data/rule-names-0.1.txt', import.meta.url)
 
 /**
  * Rules have names: a clinic's edit of a gate and what an exception covers pointed at a rule by its place. Both keep the name
@@ -13,7 +16,8 @@ export const statements: readonly string[] = [
 
 /** `PROTOCOL.gate.2` → `PROTOCOL#key`; a printed id that no rule of that catalogue had stays as it is, and the start says so. */
 const names = new Map<string, string>(
-  RULE_NAMES_OF_0_1.trim()
+  readFileSync(NAMES_OF_0_1, 'utf8')
+    .trim()
     .split('\n')
     .flatMap((line) => {
       const [place, ...keys] = line.trim().split(' ') as [string, ...string[]]
