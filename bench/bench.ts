@@ -11,25 +11,19 @@ import {
   type PatientCase,
   type Signature,
 } from '@pledge/core'
-import Fastify from 'fastify'
-import * as mariadb from 'mariadb'
 import { atomsOf } from '../packages/core/src/verdict/atoms.js'
 import { ruleSpeaksOf } from '../packages/core/src/verdict/matching.js'
-import { buildApp, DEFAULT_LIMITS } from '../packages/server/src/app.js'
-import { systemClock } from '../packages/server/src/clock.js'
-import { Database } from '../packages/server/src/data/database.js'
-import { newId } from '../packages/server/src/data/ids.js'
-import { readSettings } from '../packages/server/src/settings.js'
 import { benchCase, catalogue } from './benchCase.js'
+import { caseload } from './caseload.js'
 import { measures } from './measures.js'
 import { starts } from './starts.js'
+import { uploads } from './uploads.js'
+import { withClinic } from './withClinic.js'
 
 /**
  * `npm run bench`: speed and memory as ratios to a baseline measured in the same run, so that a slow machine does not
  * look like slow code.
  */
-const settings = readSettings(process.env)
-
 function perSecond(work: () => void, seconds = 1.5): number {
   const end = performance.now() + seconds * 1000
   let count = 0
@@ -171,101 +165,6 @@ function caseDocuments() {
   print('documents', `10000 case documents, ${refused} of them refused with a path: ${seconds.toFixed(1)} s`)
 }
 
-const CONNECTIONS = 6
-const UPLOADS = 1200
-
-async function inParallel(count: number, work: (index: number) => Promise<void>): Promise<number> {
-  const started = performance.now()
-  let next = 0
-  await Promise.all(
-    Array.from({ length: CONNECTIONS }, async () => {
-      while (next < count) await work(next++)
-    }),
-  )
-  return count / ((performance.now() - started) / 1000)
-}
-
-async function postJson(url: string, body: object, headers: Record<string, string> = {}): Promise<Response> {
-  const answer = await fetch(url, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', ...headers },
-    body: JSON.stringify(body),
-  })
-  if (!answer.ok) throw new Error(`${url}: ${answer.status} ${await answer.text()}`)
-  return answer
-}
-
-/** Bout uploads a second on a durable database, against a bare route with one prepared INSERT. */
-async function uploads() {
-  const database = new Database(settings.database)
-  const app = await buildApp({
-    database,
-    catalogue,
-    clock: systemClock(null),
-    settings: { ...settings, limits: { ...DEFAULT_LIMITS, requestsPerMinute: 1_000_000 } },
-    logLevel: 'silent',
-  })
-  const address = await app.listen({ host: '127.0.0.1', port: 0 })
-  const { token } = (await (
-    await postJson(`${address}/api/phone/pairing`, { code: process.env['BENCH_CODE'] })
-  ).json()) as { token: string }
-  const headers = { authorization: `Bearer ${token}` }
-  const { program } = (await (await fetch(`${address}/api/phone/today`, { headers })).json()) as {
-    program: { id: string; items: { itemId: string }[] }
-  }
-  const bout = () => ({
-    id: newId(),
-    programVersionId: program.id,
-    startedAt: new Date(Date.now() - 600_000).toISOString(),
-    endedAt: new Date(Date.now() - 1000).toISOString(),
-    painBefore: 1,
-    painWorst: 2,
-    painAfter: 1,
-    endedBy: 'done',
-    redFlags: [],
-    items: program.items.map(({ itemId }) => ({ itemId, outcome: 'done', repetitionsDone: 10, reason: '' })),
-  })
-
-  const { host, port, name, user, password } = settings.database
-  const pool = mariadb.createPool({
-    host,
-    port,
-    database: name,
-    user: process.env['PLEDGE_DB_OWNER']!,
-    password: process.env['PLEDGE_DB_OWNER_PASSWORD']!,
-    connectionLimit: CONNECTIONS,
-  })
-  void user
-  void password
-  await pool.query(
-    'CREATE TABLE IF NOT EXISTS bench_bare (id CHAR(26) PRIMARY KEY, body TEXT NOT NULL) ENGINE=InnoDB',
-  )
-  const bare = Fastify()
-  bare.post('/bare', async (request) => {
-    const body = request.body as { id: string }
-    await pool.execute('INSERT INTO bench_bare (id, body) VALUES (?, ?)', [body.id, JSON.stringify(body)])
-    return { id: body.id }
-  })
-  const bareAddress = await bare.listen({ host: '127.0.0.1', port: 0 })
-  const once =
-    (url: string, extra: Record<string, string> = {}) =>
-    async () =>
-      void (await (await postJson(url, bout(), extra)).text())
-  await inParallel(100, once(`${bareAddress}/bare`))
-  await inParallel(100, once(`${address}/api/phone/bouts`, headers))
-  const bareRate = await inParallel(UPLOADS, once(`${bareAddress}/bare`))
-  const rate = await inParallel(UPLOADS, once(`${address}/api/phone/bouts`, headers))
-  print(
-    'uploads',
-    `${rate.toFixed(0)} bouts/s with items and audit, ${(rate / bareRate).toFixed(2)} of a bare route with one INSERT (${bareRate.toFixed(0)}/s), ${CONNECTIONS} at once, durable`,
-  )
-  await app.close()
-  await bare.close()
-  await pool.query('DROP TABLE bench_bare')
-  await pool.end()
-  await database.close()
-}
-
 function print(name: string, text: string) {
   process.stdout.write(`${name.padEnd(10)} ${text}\n`)
 }
@@ -278,7 +177,8 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   calendar,
   measures: () => measures([...catalogue.exercises.values()], print),
   start: () => starts(print),
-  uploads,
+  uploads: () => withClinic(catalogue, (clinic) => uploads(clinic, print)),
+  caseload: () => withClinic(catalogue, (clinic) => caseload(clinic, print)),
 }
 const asked = process.argv.slice(2)
 for (const [name, bench] of Object.entries(BENCHES))

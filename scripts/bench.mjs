@@ -29,7 +29,11 @@ async function main() {
         child.on('error', reject)
         child.on('close', resolve)
       })
-    const code = await measure('bench/bench.ts', { ...environment, BENCH_CODE: signIns.phone.code })
+    const code = await measure('bench/bench.ts', {
+      ...environment,
+      BENCH_CODE: signIns.phone.code,
+      BENCH_USER: JSON.stringify(signIns.users.find(({ role }) => role === 'therapist')),
+    })
     const isFigureAsked = asked.length === 0 || asked.includes('figure')
     return code || (isFigureAsked ? await measure('bench/figureBench.mjs', process.env) : 0)
   } finally {

@@ -1,3 +1,4 @@
+import { NEED_KINDS } from '@pledge/core'
 import { Type, type Static } from 'typebox'
 import { bool, list, maybe, obj, str, whole, words } from './shapes.js'
 import { side } from './shared.js'
@@ -21,12 +22,12 @@ const caseloadRow = obj({
   lastBoutAt: maybe(str),
   painRecent: list(obj({ at: str, worst: whole })),
   lastPain: maybe(whole),
-  attention: list(
-    obj({ kind: words(['redFlag', 'paused', 'reviewDue', 'behind', 'held', 'unsigned']), text: str }),
-  ),
+  attention: list(obj({ kind: words(NEED_KINDS), text: str })),
 })
 export type CaseloadRow = Static<typeof caseloadRow>
-export const caseload = obj({ today: str, cases: list(caseloadRow) })
+/** The most urgent rows of what was asked for, of how many, and how many of those need somebody. */
+export const caseload = obj({ today: str, total: whole, urgent: whole, cases: list(caseloadRow) })
+export type CaseloadAnswer = Static<typeof caseload>
 
 /** One change this clinic made to the shipped catalogue. */
 export const houseEdit = obj({

@@ -1,5 +1,5 @@
 export * from './paths.js'
-export { ROUTES, type AnswerTo, type BodyOf, type Route } from './routes.js'
+export { ROUTES, type AnswerTo, type BodyOf, type QueryOf, type Route } from './routes.js'
 export { openApi } from './openApi.js'
 export type * from './clinic.js'
 export type * from './episode.js'

@@ -34,21 +34,22 @@ export function openApi(): Json {
   }
 }
 
-function operation(name: string, { path, who, body, status, answer }: Route): Json {
-  const names = [...path.matchAll(/:(\w+)/g)].map(([, param]) => param!)
+function operation(name: string, { path, who, body, query, status, answer }: Route): Json {
+  const names = [...path.matchAll(/:(\w+)/g)].map(([, param]) => ({
+    name: param!,
+    in: 'path',
+    required: true,
+    schema: { type: 'string' } as Json,
+  }))
+  const asked = query ? (query.describe({ value: {} }) as SchemaObjectDescription).fields : {}
+  const parameters = [
+    ...names,
+    ...Object.entries(asked).map(([key, field]) => ({ name: key, in: 'query', schema: ofYup(field) })),
+  ]
   return {
     operationId: name,
     description: `Who: ${typeof who === 'string' ? who : who.join(', ')}.`,
-    ...(names.length > 0
-      ? {
-          parameters: names.map((param) => ({
-            name: param,
-            in: 'path',
-            required: true,
-            schema: { type: 'string' },
-          })),
-        }
-      : {}),
+    ...(parameters.length > 0 ? { parameters } : {}),
     ...(body
       ? {
           requestBody: {

@@ -1,9 +1,11 @@
 import {
+  caseloadQuery,
   draftSave,
   factWithdrawal,
   flagLift,
   houseEditPreview,
   knownPerson,
+  libraryQuery,
   newBoutLog,
   newEvaluation,
   newFact,
@@ -18,6 +20,7 @@ import {
   newSlip,
   newWindowShift,
   pairing,
+  permissionsQuery,
   programSigning,
   signIn,
 } from '@pledge/core/schemas'
@@ -33,15 +36,18 @@ import * as referral from './referral.js'
 import { list, obj, str } from './shapes.js'
 import { numbered, stored } from './shared.js'
 
-/** What a route takes and gives: the body is checked by core's Yup schema, the answer drops what its shape does not list. */
+/** What a route takes and gives: body and query are checked by core's Yup schemas, the answer drops what its shape does not list. */
 export interface Route extends PathOf {
   readonly body: AnySchema | null
+  readonly query?: AnySchema
   /** Status of a success. */
   readonly status: 200 | 201 | 204
   readonly answer: TSchema | null
 }
 
 const answers = <A extends TSchema>(answer: A) => ({ body: null, status: 200, answer }) as const
+const asked = <Q extends AnySchema, A extends TSchema>(query: Q, answer: A) =>
+  ({ ...answers(answer), query }) as const
 const takes = <B extends AnySchema, A extends TSchema>(body: B, answer: A, status: 200 | 201 = 201) =>
   ({ body, status, answer }) as const
 const adds = <B extends AnySchema>(body: B) => takes(body, stored)
@@ -50,14 +56,14 @@ const CONTENT = {
   session: answers(clinic.session),
   signIn: takes(signIn, clinic.session, 200),
   signOut: { body: null, status: 204, answer: null },
-  caseload: answers(clinic.caseload),
+  caseload: asked(caseloadQuery, clinic.caseload),
   conditions: answers(list(referral.condition)),
   things: answers(list(referral.thing)),
   knownPersons: takes(knownPerson, list(referral.known), 200),
   refer: takes(newReferral, obj({ episodeId: str })),
   episode: answers(episode.episode),
   revision: answers(episode.revision),
-  permissions: answers(episode.permissionMap),
+  permissions: asked(permissionsQuery, episode.permissionMap),
   addEvaluation: adds(newEvaluation),
   addFact: adds(newFact),
   withdrawFact: adds(factWithdrawal),
@@ -82,8 +88,8 @@ const CONTENT = {
   pairPhone: takes(pairing, home.paired),
   phoneToday: answers(home.phoneToday),
   sendBout: takes(newBoutLog, home.boutStored),
-  libraryExercises: answers(library.libraryList),
-  libraryExercise: answers(library.exercisePage),
+  libraryExercises: asked(libraryQuery, library.libraryList),
+  libraryExercise: asked(libraryQuery, library.exercisePage),
   pictures: answers(list(library.picture)),
   libraryProtocols: answers(list(library.schools)),
   libraryProtocol: answers(library.protocolPage),
@@ -92,7 +98,7 @@ const CONTENT = {
   saveHouseEdit: takes(newHouseEdit, numbered),
   audit: answers(list(clinic.auditEntry)),
   apiDocument: answers(clinic.apiDocument),
-} as const satisfies Readonly<Record<RouteName, Pick<Route, 'body' | 'status' | 'answer'>>>
+} as const satisfies Readonly<Record<RouteName, Omit<Route, keyof PathOf>>>
 
 /** The contract: every route with its method, path, who may call it, what it takes and what it answers. */
 export const ROUTES = Object.fromEntries(
@@ -103,6 +109,11 @@ export const ROUTES = Object.fromEntries(
 export type AnswerTo<N extends RouteName> = (typeof CONTENT)[N]['answer'] extends TSchema
   ? Static<(typeof CONTENT)[N]['answer']>
   : void
+type Asked<N extends RouteName> = (typeof CONTENT)[N] extends { readonly query: infer Q extends AnySchema }
+  ? Q
+  : null
+/** What may be asked behind a route's path, checked: whatever is left out has its default. */
+export type QueryOf<N extends RouteName> = Asked<N> extends AnySchema ? InferType<Asked<N>> : undefined
 /** What a route takes, checked. */
 export type BodyOf<N extends RouteName> = (typeof CONTENT)[N]['body'] extends AnySchema
   ? InferType<(typeof CONTENT)[N]['body']>

@@ -27,6 +27,7 @@ export {
 export { criterionMeaning, criterionQuestion } from './words/criterionWords.js'
 export {
   factBook,
+  hoursStillCounted,
   staleAfterDays,
   type CriterionStatus,
   type FactBook,
@@ -166,6 +167,7 @@ export * from './record/boutAtHome.js'
 // The program
 export * from './program/signedItem.js'
 export * from './program/judgedItem.js'
+export * from './program/needs.js'
 export * from './program/boutSize.js'
 export * from './program/nerveSlides.js'
 // Rules for every protocol

@@ -32,6 +32,7 @@ export const PROBLEM_STATUSES = {
   TOO_MANY: 429,
   UNEXPECTED: 500,
   DATABASE_AWAY: 503,
+  STOPPING: 503,
 } as const
 export type ProblemCode = keyof typeof PROBLEM_STATUSES
 

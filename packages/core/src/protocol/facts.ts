@@ -30,6 +30,11 @@ export interface LoggedPain {
   readonly worst: number | null
 }
 
+/** Hours for which a pain logged at home still counts; negative: no longer. */
+export function hoursStillCounted({ hoursAgo }: LoggedPain, limits: FactLimits): number {
+  return limits.loggedPainHours - hoursAgo
+}
+
 export type CriterionStatus =
   | { readonly name: 'met' }
   | { readonly name: 'neverRecorded' }
@@ -89,7 +94,7 @@ export function factBook({
       latest.set(fact.what, fact)
     }
   }
-  const recent = loggedPain.filter((log) => log.hoursAgo <= limits.loggedPainHours)
+  const recent = loggedPain.filter((log) => hoursStillCounted(log, limits) >= 0)
   const worstLogged = (pains: (number | null)[]) => {
     const known = pains.filter((pain) => pain !== null)
     return known.length > 0 ? Math.max(...known) : null

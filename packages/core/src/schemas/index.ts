@@ -32,4 +32,5 @@ export {
   type DraftSave,
 } from './program.js'
 export { newBoutLog, SKIP_REASONS, type NewBoutLog } from './boutLog.js'
+export { CASELOAD_ROWS, caseloadQuery, libraryQuery, permissionsQuery } from './queries.js'
 export { houseEditPreview, newHouseEdit, type NewHouseEdit } from './house.js'

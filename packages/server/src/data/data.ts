@@ -6,6 +6,7 @@ import { HouseEdits } from './houseEdits.js'
 import { Journal } from './journal.js'
 import { Programs } from './programs.js'
 import { Referrals } from './referrals.js'
+import { Revisions } from './revisions.js'
 import { Trail } from './trail.js'
 import { Users } from './users.js'
 
@@ -14,6 +15,7 @@ export interface Data {
   readonly journal: Journal
   readonly users: Users
   readonly records: EpisodeRecords
+  readonly revisions: Revisions
   readonly referrals: Referrals
   readonly findings: Findings
   readonly programs: Programs
@@ -28,6 +30,7 @@ export function dataOf(database: Database): Data {
     journal,
     users: new Users(database),
     records: new EpisodeRecords(database),
+    revisions: new Revisions(database),
     referrals: new Referrals(database, journal),
     findings: new Findings(database, journal),
     programs: new Programs(database, journal),

@@ -1,5 +1,5 @@
 import type { Contraindication, Digit, SignedItem } from '@pledge/core'
-import type { Model } from 'sequelize'
+import { DataTypes, QueryTypes, type FindOptions, type ModelAttributeColumnOptions } from 'sequelize'
 import { Problem } from '../problems.js'
 import type { Database, Transaction } from './database.js'
 import type {
@@ -30,8 +30,8 @@ export type StoredOverride = Omit<OverrideRow, 'digits' | 'barredBy'> & {
 }
 type StoredVersion = Omit<ProgramVersionRow, 'items'> & { readonly items: readonly SignedItem[] }
 
-/** All that is on record about one episode, everything in the order of the database. */
-export interface EpisodeRecord {
+/** What a case and its standing are made of, everything in the order of the database. */
+export interface StandingRecord {
   readonly episode: EpisodeRow
   readonly patient: PatientRow
   /** The school it follows now, and those before, oldest first. */
@@ -52,12 +52,28 @@ export interface EpisodeRecord {
   /** Red flags nobody has lifted. */
   readonly openFlags: readonly FlagRow[]
   readonly liftedFlags: readonly { raised: FlagRow; lifted: FlagRow }[]
-  readonly evaluations: readonly (EvaluationRow & { readings: readonly ReadingRow[] })[]
+  readonly evaluations: readonly EvaluationRow[]
   readonly versions: readonly StoredVersion[]
+  /** By their end; where only the standing was asked for, the newest. */
+  readonly bouts: readonly BoutLogRow[]
+  /** Other episodes of the same person, of this hand or the other; theirs are left out. */
+  readonly others: readonly StandingRecord[]
+}
+
+/** All that is on record about one episode. */
+export interface EpisodeRecord extends StandingRecord {
+  readonly evaluations: readonly (EvaluationRow & { readings: readonly ReadingRow[] })[]
   readonly bouts: readonly (BoutLogRow & { items: readonly BoutLogItemRow[] })[]
   readonly devices: readonly DeviceRow[]
-  /** Other episodes of the same person, of this hand or the other; theirs are left out. */
-  readonly others: readonly EpisodeRecord[]
+}
+
+/** Which bouts a standing is read with: those that ended after `since`, and the newest `atLeast` in any case. */
+interface NewestBouts {
+  readonly since: Date
+  readonly atLeast: number
+}
+interface Within {
+  readonly transaction?: Transaction
 }
 
 /** Reads the records of episodes: one query a table, however many episodes are asked for. */
@@ -79,18 +95,47 @@ export class EpisodeRecords {
   async ofAll(episodeIds: readonly string[], transaction?: Transaction): Promise<EpisodeRecord[]> {
     const { rows } = this.database
     const within = transaction ? { transaction } : {}
+    const standings = await this.standings(episodeIds, null, within)
+    const ids = standings.map(({ episode }) => episode.id)
+    const evaluationId = standings.flatMap(({ evaluations }) => evaluations.map(({ id }) => id))
+    const boutLogId = standings.flatMap(({ bouts }) => bouts.map(({ id }) => id))
+    const [devices, readings, items] = await Promise.all([
+      this.inOrder(rows.devices, ids, 'id', within),
+      plain(rows.readings, { where: { evaluationId }, ...within }),
+      plain(rows.boutLogItems, { where: { boutLogId }, ...within }),
+    ])
+    const readingsOf = grouped(readings, (reading) => reading.evaluationId)
+    const itemsOf = grouped(items, (item) => item.boutLogId)
+    return standings.map((one) => ({
+      ...one,
+      evaluations: one.evaluations.map((row) => ({ ...row, readings: readingsOf.get(row.id) ?? [] })),
+      bouts: one.bouts.map((row) => ({ ...row, items: itemsOf.get(row.id) ?? [] })),
+      devices: devices.get(one.episode.id) ?? [],
+    }))
+  }
+
+  /**
+   * What the cases of episodes are made of, in the order of their ids, with the person's other episodes.
+   *
+   * @param bouts - which of the bouts; `null`: all
+   */
+  async standings(
+    episodeIds: readonly string[],
+    bouts: NewestBouts | null,
+    within: Within = {},
+  ): Promise<StandingRecord[]> {
+    const { rows } = this.database
     const asked = await this.episodesWhere({ id: [...episodeIds] }, within)
-    const askedPatients = await plain(
-      rows.patients.findAll({ where: { id: asked.map((one) => one.patientId) }, ...within }),
-    )
-    const patients = await plain(
-      rows.patients.findAll({
-        where: { personId: askedPatients.map(({ personId }) => personId) },
-        ...within,
-      }),
-    )
+    const askedPatients = await plain(rows.patients, {
+      where: { id: asked.map((one) => one.patientId) },
+      ...within,
+    })
+    const patients = await plain(rows.patients, {
+      where: { personId: askedPatients.map(({ personId }) => personId) },
+      ...within,
+    })
     const episodes = await this.episodesWhere({ patientId: patients.map(({ id }) => id) }, within)
-    const alone = await this.alone(episodes, patients, within)
+    const alone = await this.alone(episodes, patients, bouts, within)
     const personOf = new Map(patients.map(({ id, personId }) => [id, personId]))
     return asked.map((episode) => {
       const person = personOf.get(episode.patientId)
@@ -107,28 +152,49 @@ export class EpisodeRecords {
 
   private episodesWhere(
     where: { id: string[] } | { patientId: string[] },
-    within: { transaction?: Transaction },
+    within: Within,
   ): Promise<EpisodeRow[]> {
-    return plain(this.database.rows.episodes.findAll({ where, order: [['id', 'ASC']], ...within }))
+    return plain(this.database.rows.episodes, { where, order: [['id', 'ASC']], ...within })
+  }
+
+  private async inOrder<Row extends { episodeId: string }>(
+    table: Table<Row>,
+    episodeId: readonly string[],
+    by: string,
+    within: Within,
+  ): Promise<Map<string, Row[]>> {
+    const where = { episodeId } as never
+    return grouped(await plain(table, { where, order: [[by, 'ASC']], ...within }), (row) => row.episodeId)
+  }
+
+  /** The ids of the newest bouts: a phone may send an old one late, so they are counted by their end. */
+  private async newestBouts(
+    episodeIds: readonly string[],
+    { since, atLeast }: NewestBouts,
+  ): Promise<string[]> {
+    if (episodeIds.length === 0) return []
+    const found = await this.database.sequelize.query<{ id: string }>(
+      `SELECT id FROM (SELECT id, ended_at, ROW_NUMBER() OVER (PARTITION BY episode_id ORDER BY ended_at DESC) place
+        FROM bout_logs WHERE episode_id IN (?)) bouts WHERE place <= ? OR ended_at >= ?`,
+      { replacements: [episodeIds, atLeast, since], type: QueryTypes.SELECT },
+    )
+    return found.map(({ id }) => id)
   }
 
   private async alone(
     episodes: readonly EpisodeRow[],
     patients: readonly PatientRow[],
-    within: { transaction?: Transaction },
-  ): Promise<Map<string, EpisodeRecord>> {
+    newest: NewestBouts | null,
+    within: Within,
+  ): Promise<Map<string, StandingRecord>> {
     const { rows } = this.database
     const ids = episodes.map(({ id }) => id)
-    const inOrder = async <Row extends { episodeId: string }>(table: Table<Row>, by = 'seq') => {
-      const found = await table.findAll({
-        where: { episodeId: ids } as never,
-        order: [[by, 'ASC']],
-        ...within,
-      })
-      return grouped(
-        found.map((row) => row.get()),
-        ({ episodeId }) => episodeId,
-      )
+    const inOrder = <Row extends { episodeId: string }>(table: Table<Row>, by = 'seq') =>
+      this.inOrder(table, ids, by, within)
+    const boutRows = async () => {
+      if (!newest) return inOrder(rows.boutLogs)
+      const id = await this.newestBouts(ids, newest)
+      return grouped(await plain(rows.boutLogs, { where: { id } }), ({ episodeId }) => episodeId)
     }
     const [
       schools,
@@ -155,25 +221,16 @@ export class EpisodeRecords {
       inOrder(rows.flags),
       inOrder(rows.evaluations),
       inOrder(rows.programVersions, 'number'),
-      inOrder(rows.boutLogs),
+      boutRows(),
     ])
-    const devices = await inOrder(rows.devices, 'id')
-    const evaluationIds = [...evaluations.values()].flat().map(({ id }) => id)
-    const boutIds = [...bouts.values()].flat().map(({ id }) => id)
-    const [readings, boutItems] = await Promise.all([
-      plain(rows.readings.findAll({ where: { evaluationId: evaluationIds }, ...within })),
-      plain(rows.boutLogItems.findAll({ where: { boutLogId: boutIds }, ...within })),
-    ])
-    const readingsOf = grouped(readings, ({ evaluationId }) => evaluationId)
-    const itemsOf = grouped(boutItems, ({ boutLogId }) => boutLogId)
     const patientsOf = new Map(patients.map((one) => [one.id, one]))
     return new Map(
-      episodes.map((episode): [string, EpisodeRecord] => {
+      episodes.map((episode): [string, StandingRecord] => {
         const of = <Row>(found: Map<string, Row[]>): Row[] => found.get(episode.id) ?? []
         const patient = patientsOf.get(episode.patientId)!
         const school = of(schools).at(-1)!
         const checked = of(health).at(-1) ?? null
-        const record: EpisodeRecord = {
+        const record: StandingRecord = {
           episode,
           patient: withAllergiesOf(patient, patients),
           school,
@@ -190,16 +247,11 @@ export class EpisodeRecords {
           facts: of(facts),
           orders: inForce(of(orders)),
           ...flagsOf(of(flags)),
-          evaluations: of(evaluations)
-            .map((one) => ({ ...one, readings: readingsOf.get(one.id) ?? [] }))
-            .sort((a, b) =>
-              a.evaluatedOn < b.evaluatedOn ? -1 : a.evaluatedOn > b.evaluatedOn ? 1 : a.seq - b.seq,
-            ),
+          evaluations: of(evaluations).sort((a, b) =>
+            a.evaluatedOn < b.evaluatedOn ? -1 : a.evaluatedOn > b.evaluatedOn ? 1 : a.seq - b.seq,
+          ),
           versions: of(versions).map((one) => ({ ...one, items: storedItems(one.items) })),
-          bouts: of(bouts)
-            .map((bout) => ({ ...bout, items: itemsOf.get(bout.id) ?? [] }))
-            .sort((a, b) => a.endedAt.getTime() - b.endedAt.getTime() || a.seq - b.seq),
-          devices: of(devices),
+          bouts: of(bouts).sort((a, b) => a.endedAt.getTime() - b.endedAt.getTime() || a.seq - b.seq),
           others: [],
         }
         return [episode.id, record]
@@ -218,8 +270,18 @@ function grouped<Row>(rows: readonly Row[], keyOf: (row: Row) => string): Map<st
   return groups
 }
 
-async function plain<Row extends object>(found: Promise<Model<Row, Row>[]>): Promise<Row[]> {
-  return (await found).map((row) => row.get())
+/** Rows as they are, without a model around each; a yes or no that the database keeps as 1 or 0 is one again. */
+async function plain<Row extends object>(table: Table<Row>, options: FindOptions<Row>): Promise<Row[]> {
+  const found = (await table.findAll({ ...options, raw: true })) as unknown as Row[]
+  const attributes = Object.entries<ModelAttributeColumnOptions>(table.getAttributes())
+  const flags = attributes.flatMap(([name, { type }]) =>
+    type instanceof DataTypes.BOOLEAN ? [name as keyof Row] : [],
+  )
+  if (flags.length === 0) return found
+  return found.map((row) => ({
+    ...row,
+    ...Object.fromEntries(flags.map((name) => [name, Boolean(row[name])])),
+  }))
 }
 
 /** An allergy told at any referral is an allergy of the person. */
@@ -238,7 +300,7 @@ function inForce<Row extends { id: string; withdrawsId: string | null }>(rows: r
   return rows.filter((row) => row.withdrawsId === null && !withdrawn.has(row.id))
 }
 
-function flagsOf(flags: readonly FlagRow[]): Pick<EpisodeRecord, 'openFlags' | 'liftedFlags'> {
+function flagsOf(flags: readonly FlagRow[]): Pick<StandingRecord, 'openFlags' | 'liftedFlags'> {
   const lifts = new Map(flags.flatMap((flag) => (flag.liftsId ? [[flag.liftsId, flag] as const] : [])))
   const raised = flags.filter((flag) => flag.liftsId === null)
   return {

@@ -136,12 +136,13 @@ export class Journal {
 
   /** Changes with every change of an episode's record: a screen that knows another one reads again. */
   async revisionOf(episodeId: string): Promise<string> {
-    const [row] = await this.database.sequelize.query<{ last: number; bout: number | null }>(
-      `SELECT last, (SELECT MAX(seq) FROM bout_logs WHERE episode_id = sequence.episode_id) bout
+    // Bouts are counted: of two at once, the one with the later number may be stored first.
+    const [row] = await this.database.sequelize.query<{ last: number; bouts: number }>(
+      `SELECT last, (SELECT COUNT(*) FROM bout_logs WHERE episode_id = sequence.episode_id) bouts
         FROM episode_sequences sequence WHERE episode_id = ?`,
       { replacements: [episodeId], type: QueryTypes.SELECT },
     )
-    return row ? `${row.last}.${row.bout ?? 0}` : ''
+    return row ? `${row.last}.${row.bouts}` : ''
   }
 
   /** Another change of an episode that adds no row to its order: a draft, a pairing. */

@@ -12,6 +12,10 @@ import { editsInForce } from '../data/houseEdits.js'
 import type { HouseEditRow } from '../data/models.js'
 
 declare module 'fastify' {
+  interface FastifyInstance {
+    /** The catalogue as this clinic uses it now, whichever server changed it. */
+    catalogueNow(): Promise<Catalogue>
+  }
   interface FastifyRequest {
     /** The catalogue as this clinic uses it now: the shipped one with the clinic's changes. */
     catalogue: Catalogue
@@ -89,6 +93,14 @@ export const houseCatalogues = fp(
   async (app, { data, shipped }: { data: Data; shipped: Catalogue }) => {
     let kept = shipped
     let keptNumber = 0
+    app.decorate('catalogueNow', async () => {
+      const number = await data.house.newestNumber()
+      if (number !== keptNumber) {
+        kept = catalogueOfHouse(shipped, await data.house.all())
+        keptNumber = number
+      }
+      return kept
+    })
     app.decorateRequest('catalogue', null as unknown as Catalogue)
     app.addHook('preHandler', async (request) => {
       const { access } = request.routeOptions.config
@@ -98,12 +110,7 @@ export const houseCatalogues = fp(
         request.catalogue = kept
         return
       }
-      const number = await data.house.newestNumber()
-      if (number !== keptNumber) {
-        kept = catalogueOfHouse(shipped, await data.house.all())
-        keptNumber = number
-      }
-      request.catalogue = kept
+      request.catalogue = await app.catalogueNow()
     })
   },
   { name: 'houseCatalogues' },

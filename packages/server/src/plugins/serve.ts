@@ -4,6 +4,7 @@ import {
   type AnswerTo,
   type BodyOf,
   type ParamsOf,
+  type QueryOf,
   type Route,
   type RouteName,
 } from '@pledge/contract'
@@ -22,11 +23,12 @@ export type Given<T> = T extends readonly (infer Item)[]
     ? { readonly [K in keyof T]: Given<T[K]> }
     : T
 
-/** What a handler is handed: the body checked by the contract's schema, the names of the path. */
+/** What a handler is handed: body and query checked by the contract's schemas, the names of the path. */
 export interface AskedOf<N extends RouteName> {
   readonly request: FastifyRequest
   readonly reply: FastifyReply
   readonly body: BodyOf<N>
+  readonly query: QueryOf<N>
   readonly params: ParamsOf<(typeof PATHS)[N]['path']>
 }
 
@@ -40,7 +42,7 @@ export function serve<N extends RouteName>(
   handle: (asked: AskedOf<N>) => Promise<Given<AnswerTo<N>>>,
   { config = {}, ...options }: Pick<RouteOptions, 'onRequest'> & { config?: FastifyContextConfig } = {},
 ): void {
-  const { method, path, who, body, status, answer }: Route = ROUTES[name]
+  const { method, path, who, body, query, status, answer }: Route = ROUTES[name]
   app.route({
     ...options,
     method,
@@ -49,9 +51,10 @@ export function serve<N extends RouteName>(
     ...(answer ? { schema: { response: { '2xx': answer } } } : {}),
     async handler(request, reply) {
       void reply.code(status)
-      const checked = (body ? request.checked(body) : undefined) as BodyOf<N>
+      const checked = (body ? request.checked(body, request.body) : undefined) as BodyOf<N>
+      const asked = (query ? request.checked(query, request.query) : undefined) as QueryOf<N>
       const params = request.params as ParamsOf<(typeof PATHS)[N]['path']>
-      const answered = await handle({ request, reply, body: checked, params })
+      const answered = await handle({ request, reply, body: checked, query: asked, params })
       return answer ? answered : reply.send()
     },
   })

@@ -5,8 +5,8 @@ import { Problem } from '../problems.js'
 
 declare module 'fastify' {
   interface FastifyRequest {
-    /** The body, checked by a schema of core: nothing unknown, texts trimmed. */
-    checked<S extends AnySchema>(schema: S): InferType<S>
+    /** What was sent, checked by a schema of core: texts trimmed, nothing unknown in a body. */
+    checked<S extends AnySchema>(schema: S, sent: unknown): InferType<S>
   }
 }
 
@@ -15,9 +15,9 @@ export const validation = fp(
   async (app, { today }: { today: () => string }) => {
     app.decorateRequest('checked', function checked<
       S extends AnySchema,
-    >(this: FastifyRequest, schema: S): InferType<S> {
+    >(this: FastifyRequest, schema: S, sent: unknown): InferType<S> {
       try {
-        return schema.validateSync(this.body, {
+        return schema.validateSync(sent, {
           stripUnknown: false,
           abortEarly: false,
           context: { today: today() },

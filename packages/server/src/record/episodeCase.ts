@@ -1,5 +1,6 @@
 import {
   CoreError,
+  hoursStillCounted,
   lastReviewOn,
   patientCaseOf,
   worstPainOf,
@@ -10,16 +11,16 @@ import {
   type PatientCase,
   type RecordedFact,
 } from '@pledge/core'
-import type { EpisodeRecord } from '../data/episodeRecords.js'
+import type { StandingRecord } from '../data/episodeRecords.js'
 
 /** The case that core judges, on a day, with the patient's other injuries. */
 export function caseOn(
-  record: EpisodeRecord,
+  record: StandingRecord,
   catalogue: Catalogue,
   today: ClinicalDay,
   now: Date,
 ): PatientCase {
-  const ofEpisode = (one: EpisodeRecord, others: CaseRecord['others'] = []) =>
+  const ofEpisode = (one: StandingRecord, others: CaseRecord['others'] = []) =>
     caseRecordOf(one, catalogue, now, others)
   const others = record.others.map((other) => ({
     hand: other.episode.side === record.episode.side ? ('same' as const) : ('other' as const),
@@ -30,7 +31,7 @@ export function caseOn(
 
 /** An episode's rows in the words of core. */
 function caseRecordOf(
-  record: EpisodeRecord,
+  record: StandingRecord,
   catalogue: Catalogue,
   now: Date,
   others: NonNullable<CaseRecord['others']>,
@@ -75,7 +76,7 @@ function caseRecordOf(
 }
 
 /** The last day a therapist reviewed the case. */
-export function reviewedOn({ episode, evaluations, versions }: EpisodeRecord): ClinicalDay {
+export function reviewedOn({ episode, evaluations, versions }: StandingRecord): ClinicalDay {
   return lastReviewOn({
     openedOn: episode.openedOn,
     evaluatedOn: evaluations.map((one) => one.evaluatedOn),
@@ -87,7 +88,7 @@ export function reviewedOn({ episode, evaluations, versions }: EpisodeRecord): C
  * Facts and the pain scores of evaluations, in the order the database gave them. A withdrawal holds from the day of what it
  * withdraws on, whatever day the clock of its server showed.
  */
-function recordedFacts(record: EpisodeRecord): RecordedFact[] {
+function recordedFacts(record: StandingRecord): RecordedFact[] {
   const datedOf = new Map(record.facts.map((row) => [row.id, row.dated]))
   const facts = record.facts.map((row) => {
     const target = (row.correctsId && datedOf.get(row.correctsId)) || row.dated
@@ -112,10 +113,27 @@ function recordedFacts(record: EpisodeRecord): RecordedFact[] {
   return [...facts, ...pains].sort((a, b) => a.seq - b.seq).map(({ fact }) => fact)
 }
 
-function loggedPain(record: EpisodeRecord, now: Date): LoggedPain[] {
+function loggedPain(record: StandingRecord, now: Date): LoggedPain[] {
   return record.bouts.map((bout) => ({
     hoursAgo: Math.max(0, (now.getTime() - bout.endedAt.getTime()) / 3_600_000),
     before: bout.painBefore,
     worst: worstPainOf(bout),
   }))
+}
+
+/**
+ * Until when a case stays as it is while its record and the clinical day do: the first pain logged at home that no longer counts
+ * then. `null`: until the day ends.
+ */
+export function caseStaysUntil(record: StandingRecord, { crossCutting }: Catalogue, now: Date): Date | null {
+  const hours = [record, ...record.others]
+    .flatMap((one) => loggedPain(one, now))
+    .map((pain) => hoursStillCounted(pain, crossCutting.facts))
+    .filter((left) => left >= 0)
+  return hours.length > 0 ? new Date(now.getTime() + Math.min(...hours) * 3_600_000) : null
+}
+
+/** The bouts that a case of today rests on, and the newest few besides. */
+export function boutsThatCount({ crossCutting }: Catalogue, now: Date, atLeast = 0) {
+  return { since: new Date(now.getTime() - crossCutting.facts.loggedPainHours * 3_600_000), atLeast }
 }

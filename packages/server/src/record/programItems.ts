@@ -11,14 +11,14 @@ import {
 } from '@pledge/core'
 import type { DraftItem } from '@pledge/core/schemas'
 import type { DraftRow } from '../data/models.js'
-import type { EpisodeRecord, StoredOverride } from '../data/episodeRecords.js'
+import type { StandingRecord, StoredOverride } from '../data/episodeRecords.js'
 
 /** A draft's items as core judges them; an exercise that the catalogue no longer has is left out. */
 export function judgedItems(
   items: readonly DraftItem[],
   state: PatientCase,
   catalogue: Catalogue,
-  { schools: chosen = {}, record }: { schools?: ChosenSchools; record: EpisodeRecord },
+  { schools: chosen = {}, record }: { schools?: ChosenSchools; record: StandingRecord },
 ): JudgedItem<StoredOverride>[] {
   const by = { schools: catalogue.doseSchools, chosen, overrides: record.overrides }
   return items.flatMap(({ itemId, exerciseId, dose, digits }) => {
@@ -33,7 +33,7 @@ export function draftItems(
   draft: Pick<DraftRow, 'items' | 'schools'> | null,
   state: PatientCase,
   catalogue: Catalogue,
-  record: EpisodeRecord,
+  record: StandingRecord,
 ): JudgedItem<StoredOverride>[] {
   if (!draft) return []
   const schools = draft.schools
@@ -41,6 +41,6 @@ export function draftItems(
 }
 
 /** The items of the newest signed program with today's verdict. */
-export function signedItemsToday(record: EpisodeRecord, state: PatientCase): ItemToday<StoredOverride>[] {
+export function signedItemsToday(record: StandingRecord, state: PatientCase): ItemToday<StoredOverride>[] {
   return itemsToday(record.versions.at(-1)?.items ?? [], state, record.overrides)
 }

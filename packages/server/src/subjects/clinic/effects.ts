@@ -10,8 +10,8 @@ import {
 import type { DraftItem } from '@pledge/core/schemas'
 import { gateWords } from '../../answers/gateWords.js'
 import type { Data } from '../../data/data.js'
-import type { EpisodeRecord } from '../../data/episodeRecords.js'
-import { caseOn } from '../../record/episodeCase.js'
+import type { StandingRecord } from '../../data/episodeRecords.js'
+import { boutsThatCount, caseOn } from '../../record/episodeCase.js'
 import { judgedItems, signedItemsToday } from '../../record/programItems.js'
 
 /** What a change of the clinic's catalogue would do to one open case. */
@@ -33,7 +33,10 @@ export async function affectedCases(
   now: Date,
 ): Promise<CaseEffect[]> {
   const ids = await data.records.openIds()
-  const [records, drafts] = await Promise.all([data.records.ofAll(ids), data.programs.draftsOf(ids)])
+  const [records, drafts] = await Promise.all([
+    data.records.standings(ids, boutsThatCount(before, now)),
+    data.programs.draftsOf(ids),
+  ])
   const effects: CaseEffect[] = []
   for (const record of records) {
     if (!isConcerned(record, edit)) continue
@@ -59,7 +62,7 @@ export async function affectedCases(
   return effects
 }
 
-function isConcerned(record: EpisodeRecord, edit: HouseEdit): boolean {
+function isConcerned(record: StandingRecord, edit: HouseEdit): boolean {
   switch (edit.kind) {
     case 'phase':
     case 'gate':
@@ -101,7 +104,7 @@ function gateChanges(then: PatientCase, next: PatientCase, today: ClinicalDay): 
 }
 
 /** Signed items keep their own copy of the exercise; what may be done of them today follows the windows. */
-function programChanges(record: EpisodeRecord, then: PatientCase, next: PatientCase): string[] {
+function programChanges(record: StandingRecord, then: PatientCase, next: PatientCase): string[] {
   const after = signedItemsToday(record, next)
   return signedItemsToday(record, then).flatMap(({ item, verdict, isPaused }, place) => {
     const other = after[place]!
@@ -121,7 +124,7 @@ function programChanges(record: EpisodeRecord, then: PatientCase, next: PatientC
 }
 
 function draftChanges(
-  record: EpisodeRecord,
+  record: StandingRecord,
   items: readonly DraftItem[],
   then: PatientCase,
   next: PatientCase,
@@ -143,7 +146,7 @@ function draftChanges(
 
 /** A new usual dose changes no program: who has the exercise is told all the same. */
 function doseNotes(
-  record: EpisodeRecord,
+  record: StandingRecord,
   items: readonly DraftItem[],
   edit: HouseEdit,
   before: Catalogue,

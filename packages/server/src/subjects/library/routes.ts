@@ -27,8 +27,8 @@ import { caseOn } from '../../record/episodeCase.js'
 export const library: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock } = context
 
-  /** The open case the library is read for; `null` where none is asked about. */
-  async function caseOf(episodeId: string | undefined, catalogue: Catalogue) {
+  /** The open case the library is read for; `null` where none is asked about (an empty id). */
+  async function caseOf(episodeId: string, catalogue: Catalogue) {
     if (!episodeId) return null
     const record = await data.records.of(episodeId)
     const today = todayOf(context)
@@ -36,9 +36,8 @@ export const library: FastifyPluginAsync<AppContext> = async (app, context) => {
     return { state, zero: dayZero(state.day, today) }
   }
 
-  serve(app, 'libraryExercises', async ({ request }) => {
+  serve(app, 'libraryExercises', async ({ request, query: { episode } }) => {
     const { catalogue } = request
-    const { episode } = request.query as { episode?: string }
     const open = await caseOf(episode, catalogue)
     if (episode) await data.journal.note(told(context, request, 'verdicts.read'), episode)
     return {
@@ -54,10 +53,9 @@ export const library: FastifyPluginAsync<AppContext> = async (app, context) => {
     }
   })
 
-  serve(app, 'libraryExercise', async ({ request, params }) => {
+  serve(app, 'libraryExercise', async ({ request, params, query: { episode } }) => {
     const { catalogue } = request
     const { exerciseId } = params
-    const { episode } = request.query as { episode?: string }
     const exercise = catalogue.exercises.get(exerciseId)
     if (!exercise) throw new Problem('NOT_FOUND', 'The catalogue has no such exercise.')
     const open = await caseOf(episode, catalogue)

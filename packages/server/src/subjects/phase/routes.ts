@@ -25,14 +25,13 @@ import { caseOn } from '../../record/episodeCase.js'
 export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
   const { data, clock } = context
 
-  serve(app, 'permissions', async ({ request }) => {
+  serve(app, 'permissions', async ({ request, query: { inside } }) => {
     const episodeId = episodeIdOf(request)
     const record = await data.records.of(episodeId)
     const today = todayOf(context)
     const state = caseOn(record, request.catalogue, today, clock.now())
     await data.journal.note(told(context, request, 'permissions.read'), episodeId)
     const zero = dayZero(state.day, today)
-    const { inside } = request.query as { inside?: string }
     const worn = alwaysWorn(standingOf(state).phase)[0] ?? 'none'
     const orthosis = inside === 'none' ? 'none' : worn
     return {

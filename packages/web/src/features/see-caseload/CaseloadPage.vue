@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { mdiAccountPlusOutline } from '@mdi/js'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import type { CaseloadAnswer, CaseloadRow } from '@pledge/contract'
+import { CASELOAD_ROWS } from '@pledge/core/schemas'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
-import type { CaseloadRow } from '@pledge/contract'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import { agoText, weekOf } from '../../shared/words'
@@ -13,27 +14,19 @@ import PainTrace from './PainTrace.vue'
 const api = useClinicApi()
 const session = useSessionStore()
 const router = useRouter()
-const state = ref<{ name: 'reading' } | { name: 'shown' } | { name: 'failed'; message: string }>({
-  name: 'reading',
-})
-const rows = ref<CaseloadRow[]>([])
+/** The newest answer stays while the next one is waited for. */
+const answer = ref<CaseloadAnswer | null>(null)
+const failure = ref('')
 const search = ref('')
 const whose = ref<'mine' | 'all'>('all')
+const rows = ref<number>(CASELOAD_ROWS.first)
 const selected = ref(0)
 const searchField = ref<HTMLInputElement>()
 const now = new Date()
 
-const shown = computed(() => {
-  const wanted = search.value.trim().toLowerCase()
-  return rows.value.filter(
-    (row) =>
-      (whose.value === 'all' || row.therapist === session.user?.name) &&
-      `${row.patient} ${row.condition} ${row.phase?.name ?? ''} ${row.therapist}`
-        .toLowerCase()
-        .includes(wanted),
-  )
-})
-const urgent = computed(() => shown.value.filter((row) => row.attention.length > 0).length)
+const shown = computed(() => answer.value?.cases ?? [])
+const hidden = computed(() => (answer.value?.total ?? 0) - shown.value.length)
+const isFiltered = computed(() => search.value.trim() !== '' || whose.value === 'mine')
 
 /** What a reason to act leads to: the step where it is dealt with. */
 const STEP_OF = {
@@ -61,16 +54,50 @@ const MARK_OF = {
   unsigned: 'ochre',
 } as const
 
-async function read() {
-  try {
-    rows.value = (await api.caseload()).cases
-    state.value = { name: 'shown' }
-  } catch (error) {
-    state.value = {
-      name: 'failed',
-      message: error instanceof ApiProblem ? error.message : 'The caseload could not be read.',
-    }
-  }
+const TYPING_MS = 200
+let typing: ReturnType<typeof setTimeout> | undefined
+/** The question that is being answered; what an earlier one brings is too old. */
+let asking: Promise<void> = Promise.resolve()
+let asked = 0
+
+function read(): Promise<void> {
+  clearTimeout(typing)
+  typing = undefined
+  const mine = (asked += 1)
+  const query = { whose: whose.value, text: search.value.trim(), rows: rows.value }
+  asking = api.caseload(query).then(
+    (found) => {
+      if (mine !== asked) return
+      answer.value = found
+      failure.value = ''
+      selected.value = Math.min(selected.value, Math.max(0, found.cases.length - 1))
+    },
+    (error: unknown) => {
+      if (mine !== asked) return
+      failure.value = error instanceof ApiProblem ? error.message : 'The caseload could not be read.'
+    },
+  )
+  return asking
+}
+function readAnew() {
+  rows.value = CASELOAD_ROWS.first
+  selected.value = 0
+  return read()
+}
+watch(whose, readAnew)
+watch(search, () => {
+  clearTimeout(typing)
+  typing = setTimeout(() => void readAnew(), TYPING_MS)
+})
+function readMore() {
+  rows.value = Math.min(rows.value + CASELOAD_ROWS.first, CASELOAD_ROWS.most)
+  return read()
+}
+/** Opens what the filter finds as it stands now, also where it was typed a moment ago. */
+async function open() {
+  await (typing === undefined ? asking : readAnew())
+  const row = shown.value[selected.value]
+  if (row && failure.value === '') await router.push(target(row))
 }
 function target(row: CaseloadRow) {
   const first = row.attention[0]
@@ -86,15 +113,17 @@ function onKey(event: KeyboardEvent) {
   if (isTyping && event.key !== 'Enter') return
   if (event.key === 'j') selected.value = Math.min(shown.value.length - 1, selected.value + 1)
   if (event.key === 'k') selected.value = Math.max(0, selected.value - 1)
-  const row = shown.value[selected.value]
-  if (event.key === 'Enter' && row && !(event.target instanceof HTMLAnchorElement))
-    void router.push(target(row))
+  const isOwn = event.target instanceof HTMLAnchorElement || event.target instanceof HTMLButtonElement
+  if (event.key === 'Enter' && !isOwn) void open()
 }
 onMounted(() => {
   void read()
   window.addEventListener('keydown', onKey)
 })
-onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
+onBeforeUnmount(() => {
+  clearTimeout(typing)
+  window.removeEventListener('keydown', onKey)
+})
 </script>
 
 <template>
@@ -102,10 +131,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
     <div class="bar">
       <div>
         <h1>Caseload</h1>
-        <p class="soft">
-          <template v-if="state.name === 'shown'"
-            ><strong>{{ urgent }}</strong> of {{ shown.length }} open episodes need somebody, most urgent
-            first</template
+        <p class="soft" role="status">
+          <template v-if="answer"
+            ><strong>{{ answer.urgent }}</strong> of {{ answer.total }} open episodes need somebody, most
+            urgent first</template
           >
           <template v-else>Reading the open episodes</template>
         </p>
@@ -116,6 +145,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
           ref="searchField"
           v-model="search"
           type="search"
+          maxlength="200"
           placeholder="Filter: patient, phase, therapist   /"
         />
       </label>
@@ -134,15 +164,15 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         >New referral</v-btn
       >
     </div>
-    <NoticeBox v-if="state.name === 'failed'" tone="stop"
-      >{{ state.message }} <a href="" @click.prevent="read">Try again</a></NoticeBox
+    <NoticeBox v-if="failure !== ''" tone="stop"
+      >{{ failure }} <a href="" @click.prevent="read">Try again</a></NoticeBox
     >
-    <ul v-else-if="state.name === 'shown'" class="rows">
+    <ul v-else-if="answer" class="rows">
       <li v-if="shown.length === 0" class="empty soft">
         {{
-          rows.length === 0
-            ? 'No open episode yet. A new referral opens the first one.'
-            : 'No episode fits this filter.'
+          isFiltered
+            ? 'No episode fits this filter.'
+            : 'No open episode yet. A new referral opens the first one.'
         }}
       </li>
       <li
@@ -199,6 +229,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       </li>
     </ul>
     <div v-else class="rows" aria-busy="true"><div v-for="index in 5" :key="index" class="bone" /></div>
+    <p v-if="hidden > 0 && failure === ''" class="more">
+      <button v-if="shown.length < CASELOAD_ROWS.most" @click="readMore">
+        Show {{ Math.min(hidden, CASELOAD_ROWS.first) }} more
+      </button>
+      <span class="soft">{{ hidden }} less urgent {{ hidden === 1 ? 'one is' : 'ones are' }} not shown</span>
+    </p>
     <p class="keys soft">
       Keys: <kbd>j</kbd> <kbd>k</kbd> move, <kbd>Enter</kbd> opens, <kbd>/</kbd> filters
     </p>
@@ -374,6 +410,26 @@ h1 {
 }
 .empty {
   padding: 28px;
+}
+.more {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  margin-top: 12px;
+}
+.more button {
+  height: 36px;
+  padding: 0 14px;
+  border: 1px solid var(--teal);
+  border-radius: 5px;
+  background: var(--sheet);
+  color: var(--teal);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+.more button:hover {
+  background: var(--teal-wash);
 }
 .bone {
   height: 58px;

@@ -1,9 +1,11 @@
-import type { AnswerTo, ParamsOf } from '@pledge/contract'
+import type { AnswerTo, ParamsOf, QueryOf } from '@pledge/contract'
 import { PATHS, type RouteName } from '@pledge/contract/paths'
 import { ApiProblem, type FieldProblem } from './problem'
 
 /** The names a route's path is filled in with, and what is asked behind it. */
-type Place<N extends RouteName> = ParamsOf<(typeof PATHS)[N]['path']> & { readonly query?: string }
+type Place<N extends RouteName> = ParamsOf<(typeof PATHS)[N]['path']> & {
+  readonly query?: Partial<QueryOf<N>>
+}
 
 /**
  * Asks routes of the contract by name: the path, the method and the type of the answer are the contract's.
@@ -13,15 +15,18 @@ type Place<N extends RouteName> = ParamsOf<(typeof PATHS)[N]['path']> & { readon
 export function asking(send: typeof fetch, headers: (method: string) => Record<string, string>) {
   return function ask<N extends RouteName>(
     name: N,
-    { query = '', ...names }: Place<N>,
+    { query, ...names }: Place<N>,
     body?: unknown,
   ): Promise<AnswerTo<N>> {
     const { method, path } = PATHS[name]
     const url = path.replace(/:(\w+)/g, (_, key: string) =>
       encodeURIComponent((names as Record<string, string>)[key]!),
     )
+    const asked = new URLSearchParams(
+      Object.entries(query ?? {}).map(([key, value]): [string, string] => [key, String(value)]),
+    ).toString()
     return readAnswer<AnswerTo<N>>(() =>
-      send(url + query, {
+      send(asked === '' ? url : `${url}?${asked}`, {
         method,
         headers: {
           ...(body === undefined ? {} : { 'content-type': 'application/json' }),

@@ -1,5 +1,5 @@
 import type { HouseEdit } from '@pledge/core'
-import type { SessionAnswer } from '@pledge/contract'
+import type { QueryOf, SessionAnswer } from '@pledge/contract'
 import { inject, type InjectionKey } from 'vue'
 import { asking } from './asking'
 
@@ -13,14 +13,13 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     csrfToken = session.csrfToken
     return session
   }
-  const forCase = (episodeId: string | null) =>
-    episodeId === null ? {} : { query: `?episode=${encodeURIComponent(episodeId)}` }
+  const forCase = (episodeId: string | null) => (episodeId === null ? {} : { query: { episode: episodeId } })
 
   return {
     session: () => keepToken(ask('session', {})),
     signIn: (login: string, password: string) => keepToken(ask('signIn', {}, { login, password })),
     signOut: () => ask('signOut', {}),
-    caseload: () => ask('caseload', {}),
+    caseload: (query: Partial<QueryOf<'caseload'>>) => ask('caseload', { query }),
     conditions: () => ask('conditions', {}),
     things: () => ask('things', {}),
     knownPersons: (who: { name: string; birthDate: string }) => ask('knownPersons', {}, who),
@@ -28,7 +27,7 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     episode: (episodeId: string) => ask('episode', { episodeId }),
     revision: (episodeId: string) => ask('revision', { episodeId }),
     permissions: (episodeId: string, inside: 'worn' | 'none') =>
-      ask('permissions', { episodeId, query: `?inside=${inside}` }),
+      ask('permissions', { episodeId, query: { inside } }),
     chooseSchool: (episodeId: string, choice: object) => ask('chooseSchool', { episodeId }, choice),
     addSlip: (episodeId: string, slip: object) => ask('addSlip', { episodeId }, slip),
     moveWindows: (episodeId: string, shift: object) => ask('moveWindows', { episodeId }, shift),

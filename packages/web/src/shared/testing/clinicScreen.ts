@@ -184,7 +184,9 @@ export function onScreen(
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [
-      ...['/', '/phase', '/program', '/house'].map((path) => ({ path, name: path.slice(1) || 'home' })),
+      { path: '/', name: 'start' },
+      { path: '/house', name: 'house' },
+      ...['home', 'phase', 'program', 'evaluate'].map((name) => ({ path: `/case/:id?/${name}`, name })),
       { path: '/library/:exerciseId?', name: 'library' },
       { path: '/protocols/:protocolId?', name: 'protocols' },
     ].map((route) => ({ ...route, component: { template: '<div />' } })),
