@@ -79,6 +79,7 @@ describe('opening an exercise before its time', () => {
         episodeId: 'e1',
         exercise: { id: 'glide-hook', text: { name: 'Hook and open' } } as ExerciseAnswer,
         dose,
+        digits: null,
         verdict: verdictAnswer('not-yet'),
         needsSurgeon,
         surgeon: 'Dr. P. Hallam-Ito',
