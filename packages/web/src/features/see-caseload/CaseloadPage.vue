@@ -26,6 +26,11 @@ const now = new Date()
 
 const shown = computed(() => answer.value?.cases ?? [])
 const hidden = computed(() => (answer.value?.total ?? 0) - shown.value.length)
+const hiddenWords = computed(() => {
+  const waiting = (answer.value?.urgent ?? 0) - shown.value.length
+  const rest = `${hidden.value} less urgent ${hidden.value === 1 ? 'one is' : 'ones are'} not shown`
+  return waiting > 0 ? `${rest}; ${waiting} of them need somebody too` : rest
+})
 const isFiltered = computed(() => search.value.trim() !== '' || whose.value === 'mine')
 
 /** What a reason to act leads to: the step where it is dealt with. */
@@ -233,7 +238,7 @@ onBeforeUnmount(() => {
       <button v-if="shown.length < CASELOAD_ROWS.most" @click="readMore">
         Show {{ Math.min(hidden, CASELOAD_ROWS.first) }} more
       </button>
-      <span class="soft">{{ hidden }} less urgent {{ hidden === 1 ? 'one is' : 'ones are' }} not shown</span>
+      <span class="soft">{{ hiddenWords }}</span>
     </p>
     <p class="keys soft">
       Keys: <kbd>j</kbd> <kbd>k</kbd> move, <kbd>Enter</kbd> opens, <kbd>/</kbd> filters

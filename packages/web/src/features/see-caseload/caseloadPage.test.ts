@@ -73,6 +73,12 @@ describe('the caseload on the screen', () => {
     expect(api.caseload.mock.calls.map(([{ rows }]) => rows)).toEqual([50, 100, 150])
   })
 
+  it('says how many of those it does not show need somebody too', async () => {
+    api.caseload.mockResolvedValueOnce({ today: '2031-04-11', total: 9, urgent: 3, cases: [flagged] })
+    await page()
+    expect(pageText()).toContain('8 less urgent ones are not shown; 2 of them need somebody too')
+  })
+
   it('asks the server for what the filter says once nobody types any more', async () => {
     await page()
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
