@@ -103,7 +103,7 @@ const BUILT = [
   'packages/core/dist/index.js',
   'packages/catalogue/dist/catalogue.bin',
   'packages/demo/dist/prepareDemo.js',
-  'packages/server/dist/server.js',
+  'packages/server/dist/pledge.cjs.cache',
   'packages/web/dist/index.html',
 ]
 

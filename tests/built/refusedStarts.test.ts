@@ -3,8 +3,8 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, describe, expect, inject, it } from 'vitest'
-import { refuseBusyPort } from '../../scripts/lib/clinic.mjs'
-import { startDatabase } from '../../scripts/lib/database.mjs'
+import { refuseBusyPort, startServer } from '../../scripts/lib/clinic.mjs'
+import { freePort, startDatabase } from '../../scripts/lib/database.mjs'
 
 const { url, environment } = inject('built')
 const folder = mkdtempSync(join(tmpdir(), 'pledge-refused-'))
@@ -19,6 +19,17 @@ function run(command: string[], env: Record<string, string | undefined>) {
   return { status, text: `${stdout}${stderr}` }
 }
 const { PLEDGE_DB_OWNER: _owner, PLEDGE_DB_OWNER_PASSWORD: _password, ...serverEnvironment } = environment
+
+describe('a start', () => {
+  it('compiles anew where another engine than this one made what the build kept', async () => {
+    // The engine takes no notice of what was compiled with other switches than its own.
+    const env = { ...environment, PORT: String(await freePort()) }
+    const server = await startServer(env, { entry: ['--no-lazy', 'packages/server/dist/server.js'] })
+    const answer = await fetch(`http://127.0.0.1:${server.port}/api/session`)
+    expect(answer.status).toBe(200)
+    await server.stop()
+  })
+})
 
 describe('a start that cannot be', () => {
   it('on a busy port says so before it starts anything', async () => {

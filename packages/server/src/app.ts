@@ -14,6 +14,7 @@ import type { Database } from './data/database.js'
 import { access, namedAccess } from './plugins/access.js'
 import { houseCatalogues } from './plugins/houseCatalogue.js'
 import { problems } from './plugins/problems.js'
+import { serializers } from './plugins/serializers.js'
 import { databaseSessions, SESSION_HOURS } from './plugins/sessionStore.js'
 import { validation } from './plugins/validation.js'
 import { Problem } from './problems.js'
@@ -63,6 +64,7 @@ export async function buildApp({
   const { settings, data, clock } = context
   const app: FastifyInstance = Fastify({
     bodyLimit: 256 * 1024,
+    schemaController: { compilersFactory: serializers },
     logger: {
       level: logLevel,
       serializers: {
