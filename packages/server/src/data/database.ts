@@ -6,7 +6,8 @@ import {
   type Transaction,
 } from 'sequelize'
 import { connect, type DatabaseSettings } from './connect.js'
-import { defineModels, type AuditRow, type Models } from './models.js'
+import { defineModels, type Models } from './models.js'
+import { type AuditRow } from './rows.js'
 
 export type { Transaction } from 'sequelize'
 

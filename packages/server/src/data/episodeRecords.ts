@@ -2,6 +2,7 @@ import type { Contraindication, Digit, SignedItem } from '@pledge/core'
 import { DataTypes, QueryTypes, type FindOptions, type ModelAttributeColumnOptions } from 'sequelize'
 import { Problem } from '../problems.js'
 import type { Database, Transaction } from './database.js'
+import type { Table } from './models.js'
 import type {
   BoutLogItemRow,
   BoutLogRow,
@@ -19,9 +20,8 @@ import type {
   ReadingRow,
   SchoolChoiceRow,
   SlipRow,
-  Table,
   WindowShiftRow,
-} from './models.js'
+} from './rows.js'
 
 /** An override as core reads it. */
 export type StoredOverride = Omit<OverrideRow, 'digits' | 'barredBy'> & {

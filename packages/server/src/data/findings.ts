@@ -11,7 +11,7 @@ import type {
   SchoolChoiceRow,
   SlipRow,
   WindowShiftRow,
-} from './models.js'
+} from './rows.js'
 
 type Fresh<Row> = Omit<Row, 'seq' | 'digest'>
 /** What was sent: the same id with the same content is stored once. */

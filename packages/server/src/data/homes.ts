@@ -4,7 +4,7 @@ import { Problem } from '../problems.js'
 import type { Database } from './database.js'
 import { newId } from './ids.js'
 import type { Journal, Told } from './journal.js'
-import type { BoutLogItemRow, BoutLogRow, DeviceRow, FlagRow, PairingRow } from './models.js'
+import type { BoutLogItemRow, BoutLogRow, DeviceRow, FlagRow, PairingRow } from './rows.js'
 
 /** A program as a bout names it: whose it is and what is in it. Never changes once it is signed. */
 interface SignedProgram {

@@ -3,7 +3,7 @@ import { Problem } from '../problems.js'
 import type { Database } from './database.js'
 import { digestOf } from './digest.js'
 import type { Journal, Told } from './journal.js'
-import type { HouseEditRow } from './models.js'
+import type { HouseEditRow } from './rows.js'
 
 /** What the clinic does otherwise than the shipped catalogue, in the order in which it was decided. */
 export class HouseEdits {

@@ -3,7 +3,8 @@ import { Problem } from '../problems.js'
 import type { Actor, Database, Transaction } from './database.js'
 import { digestOf } from './digest.js'
 import { newId } from './ids.js'
-import type { AuditRow, RecordRow, Table } from './models.js'
+import type { Table } from './models.js'
+import type { AuditRow, RecordRow } from './rows.js'
 
 /** Who does what, when, for the audit. Detail holds ids and names of fields, never a patient's values. */
 export interface Told {

@@ -1,264 +1,31 @@
-import type { ChosenSchools, Digit, HouseEdit, RedFlag, WristMotion } from '@pledge/core'
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize'
-
-/** What every row of an episode's record has: what comes after what, and what was sent under its id. */
-export interface RecordRow {
-  id: string
-  episodeId: string
-  /** Counted by the database within the episode: later rows have greater numbers, whatever any clock says. */
-  seq: number
-  /** Of what was sent; empty for rows stored before there were digests. */
-  digest: string
-}
-/** Rows as the application sees them; one type a table. */
-export interface UserRow {
-  id: string
-  login: string
-  name: string
-  role: Role
-  passwordHash: string
-  isActive: boolean
-  createdAt: Date
-}
-export type Role = 'lead' | 'therapist' | 'assistant'
-export interface SessionRow {
-  id: string
-  userId: string | null
-  data: string
-  expiresAt: Date
-}
-export interface PatientRow {
-  id: string
-  /** The id of the person's first row: each referral has a row of its own. */
-  personId: string
-  name: string
-  birthDate: string
-  dominantHand: 'left' | 'right' | 'both'
-  language: 'en' | 'es'
-  hasLatexAllergy: boolean
-  hasAdhesiveAllergy: boolean
-  createdBy: string
-  createdAt: Date
-}
-export interface EpisodeRow {
-  id: string
-  patientId: string
-  therapistId: string
-  conditionId: string
-  side: 'left' | 'right'
-  /** The injured digits; empty = not stated. */
-  digits: Digit[]
-  timeZone: string
-  injuredOn: string | null
-  surgeon: string
-  work: string
-  note: string
-  openedOn: string
-  createdAt: Date
-}
-/** The school an episode follows from then on; the newest counts. */
-export interface SchoolChoiceRow extends RecordRow {
-  protocolId: string
-  variant: string | null
-  patientValues: unknown
-  anchorOn: string
-  why: string
-  chosenBy: string
-  chosenAt: Date
-}
-/** A bend out of the orthosis that makes the days count anew. */
-export interface SlipRow extends RecordRow {
-  slippedOn: string
-  creditDays: number
-  why: string
-  recordedBy: string
-  recordedAt: Date
-}
-export interface WindowShiftRow extends RecordRow {
-  /** It moves the windows of this choice of a school only. */
-  schoolChoiceId: string
-  days: number
-  afterDay: number
-  why: string
-  /** Who of the surgeons agreed to what opens earlier; empty where nothing does. */
-  agreedBy: string
-  document: string
-  withdrawsId: string | null
-  recordedBy: string
-  recordedAt: Date
-}
-export interface HealthCheckRow extends RecordRow {
-  /** What was so; every other question was asked and is not so. */
-  present: unknown
-  note: string
-  recordedBy: string
-  recordedAt: Date
-}
-/** One change of the clinic's catalogue; the number names the state of the catalogue from then on. */
-export interface HouseEditRow {
-  id: string
-  number: number
-  digest: string
-  subject: string
-  edit: HouseEdit
-  /** Of the protocol whose window it moves, when it was made; `null` for an exercise. */
-  protocolVersion: number | null
-  /** What was in force before. */
-  beforeValue: string
-  why: string
-  agreedBy: string
-  document: string
-  withdrawsId: string | null
-  recordedBy: string
-  recordedAt: Date
-}
-/** A therapist's exception for one exercise of one patient. */
-export interface OverrideRow extends RecordRow {
-  exerciseId: string
-  dose: unknown
-  /** The digits it was made for; `null`: the exercise as it is, with any. */
-  digits: unknown
-  /** What it covers, by name of rule and motion. */
-  barredBy: unknown
-  /** The version of each protocol it was made for. */
-  protocolVersions: unknown
-  why: string
-  agreedBy: string
-  document: string
-  withdrawsId: string | null
-  recordedBy: string
-  recordedAt: Date
-}
-/** What is at home to exercise with (`null`: not asked), and whether the other hand can help; the newest counts. */
-export interface HomeCheckRow extends RecordRow {
-  things: string[] | null
-  otherHand: 'well' | 'hurt' | 'notAsked'
-  recordedBy: string
-  recordedAt: Date
-}
-export interface FactRow extends RecordRow {
-  what: string
-  value: string
-  isWithdrawn: boolean
-  dated: string
-  givenBy: string
-  how: 'letter' | 'phone' | 'inPerson' | 'film' | 'examined' | 'measured'
-  note: string
-  correctsId: string | null
-  recordedBy: string
-  recordedAt: Date
-}
-export interface OrderRow extends RecordRow {
-  restriction: string
-  untilOn: string | null
-  givenBy: string
-  dated: string
-  why: string
-  /** What an order that opens something early rests on; empty for a restriction. */
-  document: string
-  withdrawsId: string | null
-  recordedBy: string
-  recordedAt: Date
-}
-export interface EvaluationRow extends RecordRow {
-  evaluatedOn: string
-  painRest: number | null
-  painAct: number | null
-  note: string
-  recordedBy: string
-  recordedAt: Date
-}
-export interface ReadingRow {
-  evaluationId: string
-  motion: WristMotion
-  side: 'left' | 'right'
-  kind: 'active' | 'passive'
-  angleDeg: number
-}
-export interface DraftRow {
-  episodeId: string
-  items: unknown
-  /** The chosen schools of dosing, by question. */
-  schools: ChosenSchools
-  version: number
-  updatedBy: string
-  updatedAt: Date
-}
-export interface ProgramVersionRow extends RecordRow {
-  number: number
-  signedBy: string
-  signedAt: Date
-  signedOn: string
-  catalogueRevision: string
-  items: unknown
-  schools: ChosenSchools
-}
-export interface PairingRow {
-  id: string
-  episodeId: string
-  codeHash: string
-  expiresAt: Date
-  usedAt: Date | null
-  createdBy: string
-  createdAt: Date
-}
-export interface DeviceRow {
-  id: string
-  episodeId: string
-  tokenHash: string
-  pairedAt: Date
-  revokedAt: Date | null
-  seenAt: Date
-}
-export interface BoutLogRow extends RecordRow {
-  programVersionId: string
-  deviceId: string | null
-  startedAt: Date
-  endedAt: Date
-  painBefore: number | null
-  painWorst: number | null
-  painAfter: number | null
-  endedBy: 'done' | 'left' | 'stop'
-  redFlags: RedFlag[]
-  receivedAt: Date
-}
-export interface BoutLogItemRow {
-  boutLogId: string
-  itemId: string
-  outcome: 'done' | 'hurt' | 'skipped' | 'notReached'
-  repetitionsDone: number
-  reason: string
-}
-export interface FlagRow extends RecordRow {
-  flag: RedFlag
-  boutLogId: string | null
-  raisedAt: Date
-  liftsId: string | null
-  outcome: string
-  answeredBy: string
-  liftedBy: string | null
-}
-/** The last number given out in an episode's record. */
-export interface EpisodeSequenceRow {
-  episodeId: string
-  last: number
-}
-/** What was taken back by which row: once each. */
-export interface WithdrawalRow {
-  targetId: string
-  withdrawalId: string
-  episodeId: string | null
-}
-export interface AuditRow {
-  id: string
-  at: Date
-  actorKind: 'user' | 'device' | 'anonymous' | 'system'
-  actorId: string | null
-  action: string
-  episodeId: string | null
-  isChange: boolean
-  detail: unknown
-}
+import type {
+  AuditRow,
+  BoutLogItemRow,
+  BoutLogRow,
+  DeviceRow,
+  DraftRow,
+  EpisodeRow,
+  EpisodeSequenceRow,
+  EvaluationRow,
+  FactRow,
+  FlagRow,
+  HealthCheckRow,
+  HomeCheckRow,
+  HouseEditRow,
+  OrderRow,
+  OverrideRow,
+  PairingRow,
+  PatientRow,
+  ProgramVersionRow,
+  ReadingRow,
+  SchoolChoiceRow,
+  SessionRow,
+  SlipRow,
+  UserRow,
+  WindowShiftRow,
+  WithdrawalRow,
+} from './rows.js'
 
 export type Table<Row extends object> = ModelStatic<Model<Row, Row>>
 
@@ -305,6 +72,8 @@ export function defineModels(sequelize: Sequelize): Models {
   const score = { type: DataTypes.TINYINT, allowNull: true }
   const json = { type: DataTypes.JSON, allowNull: false }
   const maybeJson = { type: DataTypes.JSON, allowNull: true }
+  const record = { id: key, episodeId: id, seq: whole, digest: text }
+  const written = { recordedBy: id, recordedAt: instant }
   const table = <Row extends object>(
     name: string,
     columns: ModelAttributes<Model<Row, Row>, Row>,
@@ -355,10 +124,7 @@ export function defineModels(sequelize: Sequelize): Models {
       createdAt: instant,
     }),
     schoolChoices: table<SchoolChoiceRow>('school_choices', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       protocolId: text,
       variant: { type: DataTypes.STRING, allowNull: true },
       patientValues: json,
@@ -368,10 +134,7 @@ export function defineModels(sequelize: Sequelize): Models {
       chosenAt: instant,
     }),
     windowShifts: table<WindowShiftRow>('window_shifts', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       schoolChoiceId: id,
       days: whole,
       afterDay: whole,
@@ -379,35 +142,23 @@ export function defineModels(sequelize: Sequelize): Models {
       agreedBy: text,
       document: text,
       withdrawsId: maybeId,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     healthChecks: table<HealthCheckRow>('health_checks', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       present: json,
       note: text,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     slips: table<SlipRow>('slips', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       slippedOn: day,
       creditDays: { type: DataTypes.SMALLINT, allowNull: false },
       why: text,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     facts: table<FactRow>('facts', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       what: text,
       value: text,
       isWithdrawn: flag,
@@ -416,14 +167,10 @@ export function defineModels(sequelize: Sequelize): Models {
       how: text,
       note: text,
       correctsId: maybeId,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     orders: table<OrderRow>('orders', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       restriction: text,
       untilOn: maybeDay,
       givenBy: text,
@@ -431,20 +178,15 @@ export function defineModels(sequelize: Sequelize): Models {
       why: text,
       document: text,
       withdrawsId: maybeId,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     evaluations: table<EvaluationRow>('evaluations', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       evaluatedOn: day,
       painRest: score,
       painAct: score,
       note: text,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     readings: table<ReadingRow>('readings', {
       evaluationId: key,
@@ -465,14 +207,10 @@ export function defineModels(sequelize: Sequelize): Models {
       agreedBy: text,
       document: text,
       withdrawsId: maybeId,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     overrides: table<OverrideRow>('overrides', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       exerciseId: text,
       dose: json,
       digits: maybeJson,
@@ -482,18 +220,13 @@ export function defineModels(sequelize: Sequelize): Models {
       agreedBy: text,
       document: text,
       withdrawsId: maybeId,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     homeChecks: table<HomeCheckRow>('home_checks', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       things: maybeJson,
       otherHand: text,
-      recordedBy: id,
-      recordedAt: instant,
+      ...written,
     }),
     drafts: table<DraftRow>('drafts', {
       episodeId: key,
@@ -504,10 +237,7 @@ export function defineModels(sequelize: Sequelize): Models {
       updatedAt: instant,
     }),
     programVersions: table<ProgramVersionRow>('program_versions', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       number: whole,
       signedBy: id,
       signedAt: instant,
@@ -557,10 +287,7 @@ export function defineModels(sequelize: Sequelize): Models {
       reason: text,
     }),
     flags: table<FlagRow>('flags', {
-      id: key,
-      episodeId: id,
-      seq: whole,
-      digest: text,
+      ...record,
       flag: text,
       boutLogId: maybeId,
       raisedAt: instant,

@@ -2,7 +2,7 @@ import { Problem } from '../problems.js'
 import type { Database, Transaction } from './database.js'
 import type { Sent } from './findings.js'
 import type { Journal, Told } from './journal.js'
-import type { DraftRow, OverrideRow, ProgramVersionRow } from './models.js'
+import type { DraftRow, OverrideRow, ProgramVersionRow } from './rows.js'
 
 type Fresh<Row> = Omit<Row, 'seq' | 'digest'>
 

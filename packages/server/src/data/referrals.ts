@@ -1,6 +1,6 @@
 import type { Database } from './database.js'
 import type { Journal, Told } from './journal.js'
-import type { EpisodeRow, FactRow, HomeCheckRow, OrderRow, PatientRow, SchoolChoiceRow } from './models.js'
+import type { EpisodeRow, FactRow, HomeCheckRow, OrderRow, PatientRow, SchoolChoiceRow } from './rows.js'
 
 type Fresh<Row> = Omit<Row, 'seq' | 'digest'>
 

@@ -1,5 +1,5 @@
 import type { Database } from './database.js'
-import type { AuditRow } from './models.js'
+import type { AuditRow } from './rows.js'
 
 export interface TrailEntry extends AuditRow {
   /** `null` where it is about no patient. */

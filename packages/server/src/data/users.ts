@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
 import type { Database } from './database.js'
-import type { SessionRow, UserRow } from './models.js'
+import type { SessionRow, UserRow } from './rows.js'
 
 /** People who work at the clinic, and their sessions. */
 export class Users {

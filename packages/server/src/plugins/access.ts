@@ -5,7 +5,7 @@ import type { Data } from '../data/data.js'
 import { hashOf } from '../data/digest.js'
 import { notPaired } from '../data/homes.js'
 import type { Actor } from '../data/database.js'
-import type { Role } from '../data/models.js'
+import type { Role } from '../data/rows.js'
 import { Problem } from '../problems.js'
 
 export interface SignedInUser {

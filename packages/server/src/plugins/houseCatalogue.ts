@@ -9,7 +9,7 @@ import {
 import fp from 'fastify-plugin'
 import type { Data } from '../data/data.js'
 import { editsInForce } from '../data/houseEdits.js'
-import type { HouseEditRow } from '../data/models.js'
+import type { HouseEditRow } from '../data/rows.js'
 
 declare module 'fastify' {
   interface FastifyInstance {

@@ -10,7 +10,7 @@ import {
   type PatientCase,
 } from '@pledge/core'
 import type { DraftItem } from '@pledge/core/schemas'
-import type { DraftRow } from '../data/models.js'
+import type { DraftRow } from '../data/rows.js'
 import type { StandingRecord, StoredOverride } from '../data/episodeRecords.js'
 
 /** A draft's items as core judges them; an exercise that the catalogue no longer has is left out. */

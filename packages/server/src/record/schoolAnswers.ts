@@ -9,7 +9,7 @@ import {
   type Protocol,
 } from '@pledge/core'
 import { newId } from '../data/ids.js'
-import type { FactRow } from '../data/models.js'
+import type { FactRow } from '../data/rows.js'
 import { Problem } from '../problems.js'
 
 /** What was answered for a school: its variant, the values set per patient, and the facts it rests on. */

@@ -17,7 +17,7 @@ import {
 import { overrideJson, termsJson } from '../../answers/override.js'
 import { openingsJson, verdictJson } from '../../answers/verdict.js'
 import type { EpisodeRecord, StoredOverride } from '../../data/episodeRecords.js'
-import type { DraftRow } from '../../data/models.js'
+import type { DraftRow } from '../../data/rows.js'
 import { Problem } from '../../problems.js'
 import { draftItems } from '../../record/programItems.js'
 
