@@ -18,7 +18,7 @@ import {
   SOURCES_OF_DOCSTRINGS,
   TRAJECTORIES,
 } from '@pledge/core'
-import { NAMED_NERVE_MOTIONS } from '../../packages/core/src/exchange/calculations.js'
+import { NAMED_NERVE_MOTIONS } from '../../packages/core/src/exchange/bodyCalculations.js'
 import { catalogue } from './shippedCatalogue.js'
 
 const data = <T>(name: string): T =>
