@@ -131,7 +131,8 @@ export {
 export { readEquipment, thingsNotAtHome, type Equipment } from './exercise/equipment.js'
 export { readCondition, type Condition } from './exercise/condition.js'
 export { DOSE_LIMITS, readExercise } from './exercise/readExercise.js'
-export { resistanceOf, signatureOf } from './exercise/signatureOf.js'
+export { resistanceOf } from './exercise/resistanceOf.js'
+export { signatureOf } from './exercise/signatureOf.js'
 export {
   changesByDose,
   derivedFacts,

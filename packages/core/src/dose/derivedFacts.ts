@@ -5,12 +5,9 @@ import type { Tendon } from '../tissue/tendonExcursion.js'
 import type { ClassifiedNerveMove } from '../nerve/nerveMove.js'
 import type { Signature } from '../exercise/signature.js'
 import type { Dose, Exercise } from '../exercise/exercise.js'
-import {
-  NERVE_HOLD_SECONDS,
-  PHALEN_HOLD_SECONDS,
-  signatureOf,
-  STRETCH_FROM_HOLD_SECONDS,
-} from '../exercise/signatureOf.js'
+import { PHALEN_HOLD_SECONDS } from '../exercise/composites.js'
+import { NERVE_HOLD_SECONDS } from '../exercise/nerveTechniqueOf.js'
+import { signatureOf, STRETCH_FROM_HOLD_SECONDS } from '../exercise/signatureOf.js'
 
 export interface NerveFacts {
   readonly nerve: 'median' | 'ulnar' | 'radial'

@@ -4,7 +4,7 @@ import { criterionOf, type Criterion } from '../vocabulary/criterion.js'
 import type { FactBook } from '../protocol/facts.js'
 import type { Said } from '../words/names.js'
 import type { Source } from '../protocol/protocol.js'
-import { readSaid } from '../protocol/readProtocol.js'
+import { readSaid } from '../protocol/readRule.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { burdenOf, type Burdening } from './minutes.js'
 

@@ -1,4 +1,4 @@
-import { MOVED_FROM_DEG } from '../exercise/signatureOf.js'
+import { MOVED_FROM_DEG } from '../exercise/travelOf.js'
 import { ANGLE_NAMES, type Dose, type Exercise } from '../exercise/exercise.js'
 import type { Digit } from '../vocabulary/vocabulary.js'
 import { timingOf, type Timed } from './timing.js'

@@ -1,5 +1,5 @@
 import type { Said } from '../words/names.js'
-import { readSaid } from '../protocol/readProtocol.js'
+import { readSaid } from '../protocol/readRule.js'
 import { NERVE_BUDGET, type Irritability } from '../nerve/nerveBudget.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { STRUCTURE_NAMES } from './exerciseNames.js'

@@ -1,5 +1,5 @@
 import type { Said } from '../words/names.js'
-import { readSaid } from '../protocol/readProtocol.js'
+import { readSaid } from '../protocol/readRule.js'
 import { DocumentReader } from '../reading/documentReader.js'
 
 /** A thing an exercise is done with. Materials have generic names; makers use the same colors for other strengths. */

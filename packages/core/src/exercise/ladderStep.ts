@@ -1,4 +1,4 @@
-import { resistanceOf } from './signatureOf.js'
+import { resistanceOf } from './resistanceOf.js'
 import { ANGLE_NAMES, DEMANDS, STRESS_LEVELS, type Exercise } from './exercise.js'
 
 /** On what a rung differs from the one below. */

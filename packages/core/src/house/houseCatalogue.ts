@@ -4,7 +4,7 @@ import type { Dose, DoseRange, Exercise } from '../exercise/exercise.js'
 import { DOSE_KEYS, DOSE_LIMITS } from '../exercise/readExercise.js'
 import { lintProtocol } from '../protocol/lintProtocol.js'
 import { rulesOfPhase, type Phase, type Protocol, type Rule } from '../protocol/protocol.js'
-import { LAST_DAY } from '../protocol/readProtocol.js'
+import { LAST_DAY } from '../protocol/readRule.js'
 import { HEALING_ANCHORS } from '../vocabulary/vocabulary.js'
 import type { Catalogue } from '../catalogue/catalogue.js'
 

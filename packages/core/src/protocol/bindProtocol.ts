@@ -1,7 +1,7 @@
 import { CoreError } from '../errors.js'
 import type { Arcs } from '../vocabulary/vocabulary.js'
 import { mapRules, type Protocol, type Rule } from './protocol.js'
-import { variableEndDeg } from './readProtocol.js'
+import { variableEndDeg } from './readRule.js'
 import { shiftProtocol } from './shiftProtocol.js'
 
 /** What makes a protocol this patient's: the variant, the values set per patient, and windows moved with a reason. */

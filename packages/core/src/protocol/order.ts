@@ -1,6 +1,6 @@
 import type { DocumentReader } from '../reading/documentReader.js'
 import type { Rule } from './protocol.js'
-import { ORDER_CONTEXT, readRule, TARGET_KEYS } from './readProtocol.js'
+import { ORDER_CONTEXT, readRule, TARGET_KEYS } from './readRule.js'
 
 /** A surgeon's order bound to a case: what it speaks about, and the days between which it holds. */
 export interface Order {

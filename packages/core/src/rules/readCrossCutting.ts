@@ -1,5 +1,5 @@
 import { CoreError } from '../errors.js'
-import { readCriterion, readDose, readSaid } from '../protocol/readProtocol.js'
+import { readCriterion, readDose, readSaid } from '../protocol/readRule.js'
 import type { Source } from '../protocol/protocol.js'
 import * as words from '../vocabulary/vocabulary.js'
 import { DocumentReader } from '../reading/documentReader.js'

@@ -1,5 +1,5 @@
 import { REST_ANGLES, type Exercise } from '../exercise/exercise.js'
-import { DIGIT_ANGLES } from '../exercise/signatureOf.js'
+import { DIGIT_ANGLES } from '../exercise/travelOf.js'
 import { exerciseOpenings } from './assessExercise.js'
 import type { PatientCase } from './patientCase.js'
 import type { VerdictKind } from './verdict.js'

@@ -1,6 +1,6 @@
 import { inEach, type Said } from '../words/names.js'
 import type { Dose, Exercise, OtherHandUse } from '../exercise/exercise.js'
-import { resistanceOf } from '../exercise/signatureOf.js'
+import { resistanceOf } from '../exercise/resistanceOf.js'
 import { askedOf, partOf, together, type Part } from './assess.js'
 import { judgeCase } from './judgeCase.js'
 import type { OtherInjury, PatientCase } from './patientCase.js'
