@@ -1,4 +1,4 @@
-import { DocumentReader } from '../reading/documentReader.js'
+import type { DocumentReader } from '../reading/documentReader.js'
 import { criterionOf, type Criterion } from '../vocabulary/criterion.js'
 import { LANGUAGES, type Said } from '../words/names.js'
 import type { Rule, RuleKind, Target, Variable, VariableEnd } from './protocol.js'
