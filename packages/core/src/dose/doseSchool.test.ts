@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { CoreError } from '@pledge/core'
+import type { CoreError } from '../index.js'
 import {
   burdenOf,
   chosenSchool,
@@ -17,8 +17,8 @@ import {
   SLOTS,
   type Exercise,
   type FactBook,
-} from '@pledge/core'
-import { catalogue } from './shippedCatalogue.js'
+} from '../index.js'
+import { catalogue } from '../../../../tests/core/shippedCatalogue.js'
 
 const { doseSchools } = catalogue
 const exercise = (id: string) => catalogue.exercises.get(id)!

@@ -1,7 +1,7 @@
 import { criterionOf, type Protocol } from '@pledge/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { answerTo, referralFor } from '../builders/referral.js'
-import { catalogue } from '../core/shippedCatalogue.js'
+import { answerTo, referralFor } from '../../../../../tests/builders/referral.js'
+import { catalogue } from '../../../../../tests/core/shippedCatalogue.js'
 import {
   newId,
   pairedPhone,
@@ -9,7 +9,7 @@ import {
   testClinic,
   type SignedIn,
   type TestClinic,
-} from '../database/testClinic.js'
+} from '../../../../../tests/database/testClinic.js'
 
 const TODAY = '2031-04-11'
 const NOON = `${TODAY}T12:00:00Z`

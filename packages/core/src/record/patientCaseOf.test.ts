@@ -21,9 +21,9 @@ import {
   UNBOUND,
   type CaseRecord,
   type PatientCase,
-} from '@pledge/core'
-import { refusalOf } from '../builders/refusal.js'
-import { catalogue, caseOf } from './shippedCatalogue.js'
+} from '../index.js'
+import { refusalOf } from '../../../../tests/builders/refusal.js'
+import { catalogue, caseOf } from '../../../../tests/core/shippedCatalogue.js'
 
 const TODAY = '2031-04-11'
 const fact = (what: string, value: boolean | number = true, date = TODAY) => ({

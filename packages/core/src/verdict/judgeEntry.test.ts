@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import { assessExercise, type PatientCase } from '@pledge/core'
-import { caseOf, catalogue } from './shippedCatalogue.js'
+import { assessExercise, type PatientCase } from '../index.js'
+import { caseOf, catalogue } from '../../../../tests/core/shippedCatalogue.js'
 
 const states = [...catalogue.protocols.values()].flatMap((protocol) =>
   [0, 5, 30, 200].map((day): PatientCase => ({

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { referralFor } from '../builders/referral.js'
-import { catalogue } from '../core/shippedCatalogue.js'
+import { referralFor } from '../../../../../tests/builders/referral.js'
+import { catalogue } from '../../../../../tests/core/shippedCatalogue.js'
 import {
   newId,
   pairedPhone,
@@ -8,7 +8,7 @@ import {
   testClinic,
   type SignedIn,
   type TestClinic,
-} from '../database/testClinic.js'
+} from '../../../../../tests/database/testClinic.js'
 
 let clinic: TestClinic
 let noor: SignedIn

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import { exerciseOpenings } from '@pledge/core'
-import { caseOf, catalogue } from './shippedCatalogue.js'
+import { exerciseOpenings } from '../index.js'
+import { caseOf, catalogue } from '../../../../tests/core/shippedCatalogue.js'
 
 const PLACED = 'placing is judged in a mode of its own, which the protocol opens later than moving by itself'
 const SECOND_LOAD =

@@ -9,8 +9,8 @@ import {
   minutesOfBout,
   timingOf,
   type Digit,
-} from '@pledge/core'
-import { catalogue, caseOf } from './shippedCatalogue.js'
+} from '../index.js'
+import { catalogue, caseOf } from '../../../../tests/core/shippedCatalogue.js'
 
 const exercise = (id: string) => catalogue.exercises.get(id)!
 const FINGERS = ['index', 'middle', 'ring', 'little']

@@ -18,8 +18,8 @@ import {
   type PatientCase,
   type Verdict,
   type VerdictKind,
-} from '@pledge/core'
-import { caseOf, catalogue } from './shippedCatalogue.js'
+} from '../index.js'
+import { caseOf, catalogue } from '../../../../tests/core/shippedCatalogue.js'
 
 /**
  * "From when" is answered once: the verdict's day, the runs by time alone and as the record stands, and a case file, against a

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { CoreError } from '@pledge/core'
+import type { CoreError } from '../index.js'
 import {
   assess,
   exerciseOpenings,
@@ -11,8 +11,8 @@ import {
   unhinderedPatient,
   type Catalogue,
   type HouseEdit,
-} from '@pledge/core'
-import { catalogue } from './shippedCatalogue.js'
+} from '../index.js'
+import { catalogue } from '../../../../tests/core/shippedCatalogue.js'
 
 const phase = (day: number, phaseId = 'P3', protocolId = 'UCL-REPAIR'): HouseEdit => ({
   kind: 'phase',

@@ -14,8 +14,8 @@ import {
   thingsNotAtHome,
   type PatientCase,
   type Signature,
-} from '@pledge/core'
-import { caseOf, catalogue, phaseIdOf, plated } from './shippedCatalogue.js'
+} from '../index.js'
+import { caseOf, catalogue, phaseIdOf, plated } from '../../../../tests/core/shippedCatalogue.js'
 
 const exercise = (signature: object): Signature =>
   readSignature(new DocumentReader({ name: 'probe', ...signature }))

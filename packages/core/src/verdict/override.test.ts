@@ -7,8 +7,8 @@ import {
   readOrder,
   type Dose,
   type PatientCase,
-} from '@pledge/core'
-import { caseOf, catalogue, plated } from './shippedCatalogue.js'
+} from '../index.js'
+import { caseOf, catalogue, plated } from '../../../../tests/core/shippedCatalogue.js'
 
 const verdictOf = (id: string, state: PatientCase, change: Partial<Dose> = {}) => {
   const exercise = catalogue.exercises.get(id)!

@@ -1,8 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { referralFor } from '../builders/referral.js'
-import { catalogue } from '../core/shippedCatalogue.js'
-import { newId, signedIn, testClinic, type SignedIn, type TestClinic } from '../database/testClinic.js'
-import { checkHouseEdits } from '../../packages/server/src/plugins/houseCatalogue.js'
+import { referralFor } from '../../../../../tests/builders/referral.js'
+import { catalogue } from '../../../../../tests/core/shippedCatalogue.js'
+import {
+  newId,
+  signedIn,
+  testClinic,
+  type SignedIn,
+  type TestClinic,
+} from '../../../../../tests/database/testClinic.js'
+import { checkHouseEdits } from '../../plugins/houseCatalogue.js'
 
 let clinic: TestClinic
 let noor: SignedIn

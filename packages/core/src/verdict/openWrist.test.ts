@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { openWristsThatDecide, unhinderedPatient, type Exercise } from '@pledge/core'
-import { catalogue } from './shippedCatalogue.js'
+import { openWristsThatDecide, unhinderedPatient, type Exercise } from '../index.js'
+import { catalogue } from '../../../../tests/core/shippedCatalogue.js'
 
 const exercise = (id: string) => catalogue.exercises.get(id)!
 const patientOf = (protocolId: string) => {

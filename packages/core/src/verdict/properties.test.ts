@@ -12,7 +12,7 @@ import {
   type CaseOnDay,
   type Mode,
   type VerdictKind,
-} from '@pledge/core'
+} from '../index.js'
 import {
   caseFor,
   criteriaOf,
@@ -22,7 +22,7 @@ import {
   rawProtocols,
   signatureFrom,
   type GeneratedCase,
-} from './generatedCases.js'
+} from '../../../../tests/core/generatedCases.js'
 
 const RUNS = { numRuns: 10_000 }
 const MINUTES = 120_000

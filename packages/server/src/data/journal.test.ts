@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addDays } from '@pledge/core'
-import { answerTo, referralFor } from '../builders/referral.js'
-import { catalogue } from '../core/shippedCatalogue.js'
+import { answerTo, referralFor } from '../../../../tests/builders/referral.js'
+import { catalogue } from '../../../../tests/core/shippedCatalogue.js'
 import {
   boutOf,
   newId,
@@ -10,7 +10,7 @@ import {
   testClinic,
   type SignedIn,
   type TestClinic,
-} from '../database/testClinic.js'
+} from '../../../../tests/database/testClinic.js'
 
 const TODAY = '2031-04-11'
 let clinic: TestClinic

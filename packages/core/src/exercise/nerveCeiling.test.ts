@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { assessExercise, nerveAsksMore, readCondition, type Exercise } from '@pledge/core'
-import { catalogue, caseOf } from './shippedCatalogue.js'
+import { assessExercise, nerveAsksMore, readCondition, type Exercise } from '../index.js'
+import { catalogue, caseOf } from '../../../../tests/core/shippedCatalogue.js'
 
 const exercise = (id: string) => catalogue.exercises.get(id)!
 const kindOf = (id: string, protocol: string, day: number, irritability: string | null) => {

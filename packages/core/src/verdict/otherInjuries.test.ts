@@ -11,8 +11,8 @@ import {
   VERDICT_KINDS,
   type OtherInjury,
   type PatientCase,
-} from '@pledge/core'
-import { catalogue, caseOf } from './shippedCatalogue.js'
+} from '../index.js'
+import { catalogue, caseOf } from '../../../../tests/core/shippedCatalogue.js'
 
 const exercise = (id: string) => catalogue.exercises.get(id)!
 const judged = (id: string, state: PatientCase) => assessExercise(exercise(id), exercise(id).dose, state)

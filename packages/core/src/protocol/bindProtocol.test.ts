@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { bindProtocol, restartedDay, type Protocol, type Rule } from '@pledge/core'
-import { refusalOf } from '../builders/refusal.js'
-import { catalogue } from './shippedCatalogue.js'
+import { bindProtocol, restartedDay, type Protocol, type Rule } from '../index.js'
+import { refusalOf } from '../../../../tests/builders/refusal.js'
+import { catalogue } from '../../../../tests/core/shippedCatalogue.js'
 
 const of = (id: string) => catalogue.protocols.get(id)!
 const rulesOf = (protocol: Protocol): Rule[] => [

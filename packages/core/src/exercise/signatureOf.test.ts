@@ -8,8 +8,8 @@ import {
   signatureOf,
   signatureText,
   type Dose,
-} from '@pledge/core'
-import { catalogue, caseOf } from './shippedCatalogue.js'
+} from '../index.js'
+import { catalogue, caseOf } from '../../../../tests/core/shippedCatalogue.js'
 
 const exercise = (id: string) => catalogue.exercises.get(id)!
 
@@ -57,7 +57,7 @@ function goldenText(): string {
 describe('the signature derived from angles and force', () => {
   // To be read by a therapist beside each exercise's steps; `npx vitest run --project core -u` writes it anew.
   it('of every exercise is the one that was read', async () => {
-    await expect(goldenText()).toMatchFileSnapshot('../../catalogue/golden.txt')
+    await expect(goldenText()).toMatchFileSnapshot('../../../../catalogue/golden.txt')
   })
 
   it.each([
