@@ -8,6 +8,7 @@ interface View {
   moves?: boolean
 }
 export function startBrowser(): Promise<{ browser: Browser; close(): Promise<void> }>
+export function joinBrowser(browserWSEndpoint: string): Promise<{ browser: Browser; close(): Promise<void> }>
 export function openPage(browser: Browser, view: View): Promise<Page>
 export function press(page: Page, text: string, options?: { exact?: boolean }): Promise<void>
 export function fill(page: Page, label: string, value: string): Promise<void>

@@ -34,6 +34,19 @@ export async function startBrowser() {
   }
 }
 
+/** A browser that runs already, for another process; closing it closes what was opened in it, not the browser. */
+export async function joinBrowser(browserWSEndpoint) {
+  const browser = await puppeteer.connect({ browserWSEndpoint })
+  return {
+    browser,
+    async close() {
+      const own = browser.browserContexts().filter((context) => context !== browser.defaultBrowserContext())
+      await Promise.all(own.map((context) => context.close()))
+      await browser.disconnect()
+    },
+  }
+}
+
 /** A page in a context of its own: other cookies, another phone. */
 export async function openPage(browser, { width, height, isPhone = false, dark = false, moves = false }) {
   const context = await browser.createBrowserContext()

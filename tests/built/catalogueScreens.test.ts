@@ -8,17 +8,17 @@ import {
   press,
   reads,
   signIn,
-  startBrowser,
+  joinBrowser,
 } from '../../scripts/lib/browser.mjs'
 import { expectAccessible } from './accessible.js'
 
-const { url, signIns } = inject('built')
+const { browser, signIns, url } = inject('built')
 const user = (login: string) => signIns.users.find((one) => one.login === login)!
-let started: Awaited<ReturnType<typeof startBrowser>>
+let started: Awaited<ReturnType<typeof joinBrowser>>
 let desk: Page
 const failures: string[] = []
 beforeAll(async () => {
-  started = await startBrowser()
+  started = await joinBrowser(browser)
   desk = await openPage(started.browser, { width: 1280, height: 800 })
   desk.on('pageerror', (error) => failures.push(String(error)))
   desk.on('console', (message) => {

@@ -8,7 +8,7 @@ import {
   press,
   reads,
   signIn,
-  startBrowser,
+  joinBrowser,
 } from '../../scripts/lib/browser.mjs'
 import { expectAccessible } from './accessible.js'
 
@@ -193,12 +193,12 @@ const PATIENTS: Patient[] = [
   },
 ]
 
-const { url, signIns } = inject('built')
-let started: Awaited<ReturnType<typeof startBrowser>>
+const { browser, signIns, url } = inject('built')
+let started: Awaited<ReturnType<typeof joinBrowser>>
 let page: Page
 const failures: string[] = []
 beforeAll(async () => {
-  started = await startBrowser()
+  started = await joinBrowser(browser)
   page = await openPage(started.browser, { width: 1280, height: 800 })
   page.on('pageerror', (error) => failures.push(String(error)))
   const { login, password } = signIns.users.find((one) => one.login === 'noor')!

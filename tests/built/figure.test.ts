@@ -6,12 +6,12 @@ import { landmarks, pictureOf } from '@pledge/figure'
 import type { Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { loadCatalogue } from '../../packages/catalogue/src/loadCatalogue.js'
-import { fill, openPage, openStep, press, reads, signIn, startBrowser } from '../../scripts/lib/browser.mjs'
+import { fill, openPage, openStep, press, reads, signIn, joinBrowser } from '../../scripts/lib/browser.mjs'
 import { drawingHash } from '../../scripts/lib/drawingHash.mjs'
 import { openStillsPage } from '../../scripts/lib/stillsPage.mjs'
 import { expectAccessible } from './accessible.js'
 
-const { url, signIns } = inject('built')
+const { browser, signIns, url } = inject('built')
 const noor = signIns.users.find(({ login }) => login === 'noor')!
 const root = fileURLToPath(new URL('../../', import.meta.url))
 const { exercises } = loadCatalogue(`${root}catalogue`)
@@ -79,9 +79,9 @@ describe('the drawing', () => {
 })
 
 describe('in the application', () => {
-  let started: Awaited<ReturnType<typeof startBrowser>>
+  let started: Awaited<ReturnType<typeof joinBrowser>>
   beforeAll(async () => {
-    started = await startBrowser()
+    started = await joinBrowser(browser)
   })
   afterAll(() => started.close())
   const figureIs = (page: Page, state: string) =>

@@ -9,20 +9,20 @@ import {
   press,
   reads,
   signIn,
-  startBrowser,
+  joinBrowser,
 } from '../../scripts/lib/browser.mjs'
 import { expectAccessible } from './accessible.js'
 
-const { url, signIns } = inject('built')
+const { browser, signIns, url } = inject('built')
 const DESK = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844, isPhone: true }
-let started: Awaited<ReturnType<typeof startBrowser>>
+let started: Awaited<ReturnType<typeof joinBrowser>>
 let desk: Page
 let phone: Page
 const failures: string[] = []
 
 beforeAll(async () => {
-  started = await startBrowser()
+  started = await joinBrowser(browser)
   desk = await openPage(started.browser, DESK)
   phone = await openPage(started.browser, PHONE)
   for (const page of [desk, phone]) {
