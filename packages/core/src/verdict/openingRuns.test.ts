@@ -125,6 +125,24 @@ describe('from when an exercise is open', () => {
     }
   })
 
+  /** Each protocol with another one, of this hand and of the other, on days that differ from pair to pair. */
+  const ids = [...catalogue.protocols.keys()]
+  it.each(ids.map((id, place) => [id, ids[(place * 37 + 11) % ids.length]!, place] as const))(
+    'has one answer in %s with %s besides',
+    (protocolId, otherId, place) => {
+      const other = second(place % 3 === 0 ? 'other' : 'same', otherId, (place * 13) % 70)
+      const day = ((place * 17) % 60) - 2
+      const own = [...catalogue.exercises.values()].filter((_, at) => at % 19 === place % 19)
+      for (const [index, entry] of own.entries()) {
+        const without = index % 2 === 0 ? [] : WITHOUT[1]!
+        const state = caseOf(protocolId, { day, without, over: { otherInjuries: [other] } })
+        const verdict = checkAnswers(entry, state, `${protocolId} day ${day} with ${otherId}: ${entry.id}`)
+        if (verdict.kind === 'not-yet' && index % 4 === place % 4)
+          expect(verdict.fromDay, entry.id).toBe(firstOpenDayByDay(entry, entry.dose, state))
+      }
+    },
+  )
+
   it('is the same day in the words of a case file', () => {
     const episode = (protocol: string) => ({ protocol, assumeRecorded: true, side: 'left' })
     for (const protocols of [['PIP-FD-SURG'], ['FT-EAM', 'FPL-EP'], ['DRF-VLP-EARLY', 'FT-DURAN']]) {
