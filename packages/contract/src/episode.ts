@@ -18,7 +18,6 @@ import {
 
 /** Another episode of the same person: judged along. */
 const other = obj({ episodeId: str, side, digits, condition: str, day: whole })
-export type OtherEpisodeAnswer = Static<typeof other>
 
 const criterion = obj({
   what: str,
@@ -59,7 +58,6 @@ const phase = obj({
   entry: list(criterion),
   forbids: list(str),
 })
-export type PhaseAnswer = Static<typeof phase>
 const gate = obj({
   rule: str,
   day: whole,
@@ -69,7 +67,6 @@ const gate = obj({
   missing: list(meant),
   barredBy: list(str),
 })
-export type GateAnswer = Static<typeof gate>
 const reading = obj({
   motion: word<WristMotion>(),
   side,
@@ -100,7 +97,6 @@ const programItem = obj({
   verdict,
   openings,
 })
-export type ProgramItemAnswer = Static<typeof programItem>
 const bout = obj({
   id: str,
   programNumber: whole,

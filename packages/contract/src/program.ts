@@ -66,7 +66,6 @@ const draftItem = obj({
   /** What the chosen school of early load waits for. */
   waitsFor: list(str),
 })
-export type DraftItemAnswer = Static<typeof draftItem>
 const question = obj({
   question: word<DoseQuestion>(),
   name: str,

@@ -99,5 +99,3 @@ export type OpenerAnswer = Static<typeof opener>
 export type OpeningRunAnswer = Static<typeof openingRun>
 export type OpeningsAnswer = Static<typeof openings>
 export type OverrideAnswer = Static<typeof overrideAnswer>
-export type OverrideTermsAnswer = Static<typeof overrideTerms>
-export type SourceAnswer = Static<typeof source>

@@ -1,4 +1,4 @@
-import { array, lazy, number, object, string, type InferType, type ObjectSchema } from 'yup'
+import { array, lazy, number, object, string, type ObjectSchema } from 'yup'
 import type { HouseEdit } from '../house/houseCatalogue.js'
 import { optionalText, text, TEXT_LIMITS, ulidText } from './fields.js'
 import { doseSchema } from './program.js'
@@ -72,4 +72,3 @@ export const newHouseEdit = object({
   /** The cases that were listed as changed before saving: others since then are shown first. */
   seenEpisodes: array().of(ulidText('the case')).max(5000).required(),
 }).noUnknown(UNKNOWN)
-export type NewHouseEdit = InferType<typeof newHouseEdit>

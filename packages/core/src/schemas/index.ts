@@ -20,17 +20,8 @@ export {
   newOrder,
   newOverride,
   newWindowShift,
-  type NewEvaluation,
 } from './record.js'
-export {
-  doseSchema,
-  draftSave,
-  pairing,
-  programSigning,
-  signIn,
-  type DraftItem,
-  type DraftSave,
-} from './program.js'
+export { doseSchema, draftSave, pairing, programSigning, signIn, type DraftItem } from './program.js'
 export { newBoutLog, SKIP_REASONS, type NewBoutLog } from './boutLog.js'
 export { CASELOAD_ROWS, caseloadQuery, libraryQuery, permissionsQuery } from './queries.js'
-export { houseEditPreview, newHouseEdit, type NewHouseEdit } from './house.js'
+export { houseEditPreview, newHouseEdit } from './house.js'

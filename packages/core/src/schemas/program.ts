@@ -77,4 +77,3 @@ export const pairing = object({
 }).noUnknown(UNKNOWN)
 
 export type DraftItem = InferType<typeof draftItem>
-export type DraftSave = InferType<typeof draftSave>

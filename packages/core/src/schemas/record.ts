@@ -1,4 +1,4 @@
-import { array, lazy, mixed, number, object, string, type InferType } from 'yup'
+import { array, lazy, mixed, number, object, string } from 'yup'
 import { RED_FLAGS } from '../vocabulary/vocabulary.js'
 import { CoreError } from '../errors.js'
 import { HEALTH_QUESTIONS } from '../exercise/contraindications.js'
@@ -154,4 +154,3 @@ export const newEvaluation = object({
   .test('notEmpty', 'Measure at least one motion or one pain score.', (value) => {
     return value.readings.length > 0 || value.painRest !== null || value.painAct !== null
   })
-export type NewEvaluation = InferType<typeof newEvaluation>

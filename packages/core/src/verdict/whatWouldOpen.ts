@@ -1,6 +1,5 @@
 import { giverOf, type Criterion } from '../vocabulary/criterion.js'
 import type { Said } from '../words/names.js'
-import type { PhaseStanding } from '../protocol/phaseOn.js'
 import type { Verdict } from './verdict.js'
 
 /** One thing that stands between today and a "clear" or "with care". */
@@ -22,19 +21,8 @@ export function whatWouldOpen(verdict: Verdict, today: number): Opener[] {
   const openers: Opener[] = []
   if (verdict.form) openers.push({ kind: 'form', form: verdict.form })
   if (verdict.fromDay !== null && verdict.fromDay > today) openers.push({ kind: 'day', day: verdict.fromDay })
-  openers.push(...criteriaOpeners(verdict.missing))
+  for (const criterion of verdict.missing)
+    openers.push({ kind: 'criterion', criterion, giver: giverOf(criterion.text) })
   openers.push(...verdict.unlock.map((text): Opener => ({ kind: 'decision', text })))
   return openers
-}
-
-/** The same for the next phase: its day, and what is missing with who can give it. */
-export function whatWouldOpenNextPhase(standing: PhaseStanding, today: number): Opener[] {
-  const { next } = standing
-  if (!next) return []
-  const wait: Opener[] = next.phase.days[0] > today ? [{ kind: 'day', day: next.phase.days[0] }] : []
-  return [...wait, ...criteriaOpeners(next.missing)]
-}
-
-function criteriaOpeners(missing: readonly Criterion[]): Opener[] {
-  return missing.map((criterion) => ({ kind: 'criterion', criterion, giver: giverOf(criterion.text) }))
 }
