@@ -6,7 +6,7 @@ import { DIGITS, type Digit, type Timing } from '@pledge/core'
 import { useBoutStore } from './boutStore'
 import DoScreen from './DoScreen.vue'
 import { PHONE_PARTS, type PhoneItem, type PhoneToday } from './phoneApi'
-import { item, keptInMemory, todayWith } from '../../shared/testing/phoneInMemory'
+import { item, keptInMemory, todayWith } from './testing/phoneInMemory'
 import { phoneText } from './text'
 
 const START = Date.parse('2031-04-11T12:00:00Z')

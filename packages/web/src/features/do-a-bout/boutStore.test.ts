@@ -5,7 +5,7 @@ import { ApiProblem } from '../../shared/api/problem'
 import { useBoutStore } from './boutStore'
 import type { KeptLog } from './keptOnPhone'
 import { PHONE_PARTS, type BoutLog, type PhoneItem, type PhoneToday } from './phoneApi'
-import { item, keptInMemory, todayWith } from '../../shared/testing/phoneInMemory'
+import { item, keptInMemory, todayWith } from './testing/phoneInMemory'
 import { PHONE_TEXTS } from './text'
 
 const offline = new ApiProblem(0, 'OFFLINE', 'No connection.')

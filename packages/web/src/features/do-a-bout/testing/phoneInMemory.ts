@@ -1,5 +1,5 @@
-import type { KeptLog, KeptOnPhone } from '../../features/do-a-bout/keptOnPhone'
-import type { PhoneItem, PhoneToday } from '../../features/do-a-bout/phoneApi'
+import type { KeptLog, KeptOnPhone } from '../keptOnPhone'
+import type { PhoneItem, PhoneToday } from '../phoneApi'
 
 /** What tests of the phone share: items and days of the clinic's answer, and a phone that keeps them in memory. */
 const words = { name: 'x', reason: '', steps: [], shouldFeel: '', shouldNotFeel: '', mistake: '' }
