@@ -131,6 +131,7 @@ function sourceHash() {
       'packages',
       'catalogue',
       'tsconfig.base.json',
+      'scripts/bundle.mjs',
       'package-lock.json',
       '-type',
       'f',
