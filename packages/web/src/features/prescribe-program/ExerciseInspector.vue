@@ -1,17 +1,8 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
-import {
-  type AngleLimits,
-  ANGLE_LABELS,
-  clippedAngles,
-  isOpen,
-  type Dose,
-  type Digit,
-  takesTurns,
-} from '@pledge/core'
+import { type AngleLimits, ANGLE_LABELS, clippedAngles, isOpen, type Dose, type Digit } from '@pledge/core'
 import { computed, ref } from 'vue'
 import type { ExerciseAnswer, OpeningsAnswer, OverrideAnswer, VerdictAnswer } from '@pledge/contract'
-import { firstOpenDay } from '../../shared/case/closedStretches'
 import HandFigure from '../../shared/figure/HandFigure.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import {
@@ -23,7 +14,10 @@ import {
   minutesText,
   VERDICT_WORDS,
 } from '../../shared/words'
+import DigitChoice from './DigitChoice.vue'
+import PatientWords from './PatientWords.vue'
 import type { DraftItem } from './programStore'
+import VerdictWhy from './VerdictWhy.vue'
 
 /** One exercise: its verdict with the reason, its dose, its minutes, the patient's words. */
 const props = defineProps<{
@@ -86,27 +80,6 @@ const chosen = computed(() => props.item?.digits ?? null)
 const drawnDigits = computed(() =>
   chosen.value && props.exercise.isOneAtATime ? chosen.value.slice(0, 1) : chosen.value,
 )
-const isChoosing = ref(false)
-/** Where all go together and nobody chose, one line is enough. */
-const areDigitsQuiet = computed(
-  () =>
-    props.exercise.choosableDigits.length > 0 &&
-    !props.exercise.isOneAtATime &&
-    !isChoosing.value &&
-    chosen.value === null,
-)
-/** One digit goes at a time, nobody said which, and they do not all take turns. */
-const isDigitOpen = computed(
-  () => props.exercise.isOneAtATime && !takesTurns(props.exercise.depicted) && chosen.value === null,
-)
-const digitsNote = computed(() => {
-  const count = chosen.value?.length ?? 0
-  if (isDigitOpen.value) return 'choose which: otherwise the patient is not told'
-  if (count === 1) return 'this one only'
-  const way = props.exercise.isOneAtATime ? 'one after the other' : 'together'
-  if (count === 0) return `none chosen: all, ${way}`
-  return props.exercise.isOneAtATime ? `${way}, each the whole dose` : way
-})
 const openable = computed(() => isOpen(props.verdict.kind) || props.override !== null)
 const isOffSchool = computed(
   () => props.schoolDose !== null && FIELDS.some(({ key }) => props.schoolDose![key] !== dose.value[key]),
@@ -116,17 +89,6 @@ function change(key: Field, typed: string) {
   if (typed.trim() === '' || !Number.isFinite(Number(typed))) return
   emit('dose', { [key]: Number(typed) })
 }
-/** What the runs say besides the day that time alone gives. */
-const asRecorded = computed(() => {
-  const { fromDay } = props.verdict
-  if (fromDay === null) return ''
-  const opens = firstOpenDay(props.openings.asTheRecordStands, -Infinity)
-  if (opens === null) return 'As the record stands it stays closed.'
-  return opens === fromDay ? 'As the record stands, too.' : `As the record stands: from day ${opens}.`
-})
-const tone = computed(
-  () => ({ clear: 'good', 'with-care': 'care', 'not-yet': 'wait', never: 'stop' })[props.verdict.kind],
-)
 </script>
 
 <template>
@@ -153,52 +115,12 @@ const tone = computed(
       Draw it as far as this patient goes: {{ shortOf.join(', ') }}
     </label>
 
-    <div class="why" :class="tone">
-      <p v-if="verdict.kind === 'not-yet'">
-        <strong v-if="verdict.fromDate"
-          >By time alone: not before {{ dayText(verdict.fromDate) }} (day {{ verdict.fromDay }}).</strong
-        >
-        <strong v-else>By time alone: no day can be given.</strong>
-        {{ asRecorded }}
-      </p>
-      <template v-if="verdict.missing.length > 0">
-        <p>It takes besides:</p>
-        <ul class="missing">
-          <li v-for="one in verdict.openers.filter((opener) => opener.kind === 'criterion')" :key="one.what">
-            {{ one.text }} <small class="soft">{{ one.giver === 'surgeon' ? 'surgeon' : 'you' }}</small>
-          </li>
-        </ul>
-      </template>
-      <p v-for="one in verdict.openers.filter((opener) => opener.kind === 'decision')" :key="one.text">
-        {{ one.text }}
-      </p>
-      <p v-if="verdict.form">
-        <strong>{{ verdict.form.charAt(0).toUpperCase() + verdict.form.slice(1) }}.</strong>
-      </p>
-      <ul class="texts">
-        <li v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</li>
-      </ul>
-      <p v-if="exercise.instead && !openable" class="instead">
-        Open today instead:
-        <button type="button" @click="emit('select', exercise.instead.id)">
-          {{ exercise.instead.name }}
-        </button>
-        <small class="soft">{{
-          exercise.instead.rungsDown === null
-            ? 'same aim, same part'
-            : exercise.instead.rungsDown === 1
-              ? 'one rung below'
-              : `${exercise.instead.rungsDown} rungs below`
-        }}</small>
-      </p>
-      <details v-if="verdict.reasons.length > 0">
-        <summary>Rules and sources</summary>
-        <p v-for="(one, index) in verdict.reasons" :key="index" class="rule">
-          <code>{{ one.rule }}</code><template v-if="one.atom"> on {{ one.atom }}</template
-          ><br />{{ one.source }}
-        </p>
-      </details>
-    </div>
+    <VerdictWhy
+      :verdict="verdict"
+      :openings="openings"
+      :instead="openable ? null : exercise.instead"
+      @select="emit('select', $event)"
+    />
 
     <div v-if="override" class="exception">
       <p>
@@ -230,36 +152,15 @@ const tone = computed(
           Dose it so
         </button>
       </p>
-      <p v-if="areDigitsQuiet" class="sum">
-        <span>Digits</span>
-        <span
-          >all, together
-          <button v-if="canEdit" type="button" class="text-button" @click="isChoosing = true">
-            Choose
-          </button></span
-        >
-      </p>
-      <fieldset v-else-if="exercise.choosableDigits.length > 0" class="digits">
-        <legend>With which digits</legend>
-        <span class="chips">
-          <label
-            v-for="digit in exercise.choosableDigits"
-            :key="digit"
-            :class="{ on: chosen?.includes(digit) }"
-          >
-            <input
-              type="checkbox"
-              class="sr-only"
-              :checked="chosen?.includes(digit) ?? false"
-              :disabled="!canEdit"
-              @change="emit('digit', digit)"
-            />{{ digit }}<span v-if="injured.includes(digit)" class="sr-only"> (injured)</span
-            ><i v-if="injured.includes(digit)" aria-hidden="true" />
-          </label>
-        </span>
-        <small v-if="errorAt('digits')" class="wrong" role="alert">{{ errorAt('digits') }}</small>
-        <small v-else :class="isDigitOpen ? 'odd' : 'soft'">{{ digitsNote }}</small>
-      </fieldset>
+      <DigitChoice
+        v-if="exercise.choosableDigits.length > 0"
+        :exercise="exercise"
+        :chosen="chosen"
+        :injured="injured"
+        :can-edit="canEdit"
+        :error="errorAt('digits')"
+        @digit="emit('digit', $event)"
+      />
       <div v-for="field in FIELDS" :key="field.key" class="dose-row">
         <label :for="`dose-${field.key}`">{{
           field.key === 'holdSeconds' ? HOLD_LABELS[exercise.holdKind] : field.label
@@ -335,32 +236,7 @@ const tone = computed(
       <v-btn v-if="canEdit && openable" block @click="emit('add')">Add to the program</v-btn>
     </template>
 
-    <h3>What the patient reads</h3>
-    <ol class="steps">
-      <li v-for="step in exercise.text.steps" :key="step">{{ step }}</li>
-    </ol>
-    <dl class="words">
-      <dt>Should feel</dt>
-      <dd>{{ exercise.text.shouldFeel }}</dd>
-      <dt>Make sure</dt>
-      <dd>{{ exercise.text.shouldNotFeel }}</dd>
-      <dt>Mistake</dt>
-      <dd>{{ exercise.text.mistake }}</dd>
-      <dt>Before it</dt>
-      <dd>{{ exercise.text.before }}</dd>
-      <template v-if="exercise.equipment.length > 0">
-        <dt>With</dt>
-        <dd>
-          <span v-for="thing in exercise.equipment" :key="thing.name" class="thing"
-            >{{ thing.name }}<template v-if="thing.home"> (at home: {{ thing.home }})</template></span
-          >
-        </dd>
-      </template>
-    </dl>
-    <p class="soft source">
-      {{ exercise.sources.map((one) => `${one.key}, ${one.confidence} confidence`).join('; ') }}. Not reviewed
-      by a clinician.
-    </p>
+    <PatientWords :exercise="exercise" />
   </section>
 </template>
 
@@ -377,23 +253,6 @@ const tone = computed(
   height: 230px;
   margin-bottom: 10px;
 }
-.instead {
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  margin: 8px 0;
-}
-.instead button {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--teal);
-  font: inherit;
-  font-weight: 600;
-  text-align: left;
-  text-decoration: underline;
-  cursor: pointer;
-}
 .exception,
 .school-note {
   margin-top: 10px;
@@ -408,9 +267,6 @@ const tone = computed(
 .open-anyway {
   margin-top: 8px;
   font-size: 14px;
-}
-.thing {
-  display: block;
 }
 .inspector {
   padding: 14px 16px 24px;
@@ -452,113 +308,6 @@ h3 {
 .reason {
   margin-top: 2px;
   font-size: 14px;
-}
-.why {
-  margin-top: 10px;
-  padding: 9px 12px;
-  border-left: 4px solid var(--line);
-  border-radius: 0 5px 5px 0;
-  font-size: 14px;
-  line-height: 1.4;
-}
-.why.good {
-  border-color: var(--moss);
-  background: var(--moss-wash);
-}
-.why.care {
-  border-color: var(--ochre);
-  background: var(--ochre-wash);
-}
-.why.wait {
-  border-color: var(--plum);
-  background: var(--plum-wash);
-}
-.why.stop {
-  border-color: var(--brick);
-  background: var(--brick-wash);
-}
-.missing li {
-  padding-left: 14px;
-  position: relative;
-}
-.missing li::before {
-  content: '';
-  position: absolute;
-  left: 1px;
-  top: 7px;
-  width: 6px;
-  height: 6px;
-  border: 1.5px solid var(--plum);
-  border-radius: 50%;
-}
-summary {
-  margin-top: 4px;
-  cursor: pointer;
-  color: var(--teal);
-}
-.rule {
-  margin-top: 4px;
-  font-size: 12.5px;
-  overflow-wrap: anywhere;
-}
-.digits {
-  min-width: 0;
-  margin: 0;
-  padding: 4px 0 6px;
-  border: 0;
-  border-bottom: 1px dotted var(--line);
-}
-.digits legend {
-  padding: 0;
-}
-.digits small {
-  font-size: 12.5px;
-}
-.digits .odd {
-  color: var(--ochre);
-  font-weight: 600;
-}
-.digits .wrong {
-  color: var(--brick);
-  font-weight: 600;
-}
-.chips {
-  display: flex;
-  gap: 4px;
-  margin: 3px 0 2px;
-}
-.chips label {
-  position: relative;
-  flex: 1;
-  padding: 5px 2px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--sheet);
-  font-size: 13.5px;
-  text-align: center;
-  cursor: pointer;
-}
-.chips .on {
-  border-color: var(--teal);
-  background: var(--teal);
-  color: var(--sheet);
-  font-weight: 600;
-}
-.chips label:focus-within {
-  outline: 2px solid var(--teal);
-  outline-offset: 2px;
-}
-/* An injured digit carries a bar below its name. */
-.chips i {
-  position: absolute;
-  right: 6px;
-  bottom: 2px;
-  left: 6px;
-  height: 3px;
-  background: var(--ochre);
-}
-.chips .on i {
-  background: var(--sheet);
 }
 .dose-row {
   display: grid;
@@ -619,27 +368,5 @@ select {
 }
 .inspector > .v-btn {
   margin-top: 10px;
-}
-.steps {
-  list-style: decimal;
-  padding-left: 20px;
-  font-size: 14px;
-}
-.steps li {
-  padding: 2px 0;
-}
-.words {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  gap: 3px 8px;
-  margin-top: 6px;
-  font-size: 14px;
-}
-dt {
-  color: var(--ink-soft);
-}
-.source {
-  margin-top: 10px;
-  font-size: 12.5px;
 }
 </style>
