@@ -406,10 +406,23 @@ function judge(
       const fulfilled = covering.filter(({ rule }) =>
         needs(rule, atom).every((one) => met(c, one, everything)),
       )
-      const ready = fulfilled.filter(({ at }) => at === null || at <= index)
+      // Version 2, 5.5.1: a gate belongs to the phase in whose days it lies, and opens nothing before the case stands there.
+      const lightUse =
+        atom.kind === 'act' &&
+        atom.word === 'adl_light' &&
+        ['first_visit', 'flare_start'].includes(protocol.anchor)
+      const notReached = ({ at, from }: { at: number | null; from: number }) =>
+        at === null &&
+        !lightUse &&
+        index <
+          Math.max(
+            0,
+            protocol.phases.filter((one: any) => shifted(one.days[0], c)! <= shifted(from, c)!).length - 1,
+          )
+      const ready = fulfilled.filter((one) => (one.at === null ? !notReached(one) : one.at <= index))
       if (ready.some(({ careful }) => !careful)) return 'clear'
       if (ready.length > 0) return 'with-care'
-      if (covering.length > fulfilled.length) return 'not-yet'
+      if (covering.length > fulfilled.length || fulfilled.some(notReached)) return 'not-yet'
       const binding = open.filter(
         ({ rule, at }) =>
           !fits(rule, atom, exercise, c) &&

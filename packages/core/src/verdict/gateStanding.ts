@@ -2,7 +2,7 @@ import type { Criterion } from '../vocabulary/criterion.js'
 import type { Said } from '../words/names.js'
 import type { Rule, Target } from '../protocol/protocol.js'
 import { standingOf, type CaseOnDay } from './caseOnDay.js'
-import { neededBy } from './judgeAtom.js'
+import { entriesUpTo, neededBy, phaseOfGate } from './judgeAtom.js'
 import { atomsOf } from './atoms.js'
 import { judgeCase, toldCase } from './judgeCase.js'
 import { IDLE_SIGNATURE, type Signature } from '../exercise/signature.js'
@@ -13,7 +13,7 @@ export interface GateStanding {
   readonly gate: Rule
   /** Everything the gate names may be done today, at its limit. */
   readonly isOpen: boolean
-  /** Its own criteria and the load base that are not met. */
+  /** Its own criteria and the load base that are not met; once its day has come, those of the phases up to its own as well. */
   readonly missing: readonly Criterion[]
   /** What else keeps it shut once its day has come: a red flag, an order, a phase that is held, an end of the window. */
   readonly barredBy: readonly Said[]
@@ -28,12 +28,17 @@ export function gateStandings(state: CaseOnDay): GateStanding[] {
 }
 
 function gateStanding(gate: Rule, state: CaseOnDay): GateStanding {
-  const { effectiveDay, facts } = standingOf(state)
+  const standing = standingOf(state)
+  const { effectiveDay, facts } = standing
+  const hasCome = effectiveDay >= gate.from
   const probes = gate.targets.flatMap((target) => probesOf(gate, target))
-  const needs = probes.flatMap((probe) => atomsOf(probe).flatMap((atom) => [...neededBy(gate, atom)]))
+  const atoms = probes.flatMap((probe) => atomsOf(probe))
+  const needs = atoms.flatMap((atom) => {
+    const phaseIndex = hasCome ? phaseOfGate(gate, atom, state.protocol) : -1
+    return [...entriesUpTo(phaseIndex, state.protocol, standing), ...neededBy(gate, atom)]
+  })
   const missing = distinctCriteria(needs.filter((criterion) => facts.status(criterion).name !== 'met'))
   const closed = probes.map((probe) => judgeCase(probe, state)).filter(({ kind }) => !isOpen(kind))
-  const hasCome = effectiveDay >= gate.from
   const isOver = gate.until !== null && effectiveDay >= gate.until
   return {
     gate,

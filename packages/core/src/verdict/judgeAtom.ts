@@ -17,7 +17,7 @@ import {
 import type { Order } from '../protocol/order.js'
 import { rulesOnAtom } from './rulesOnAtom.js'
 import type { Signature } from '../exercise/signature.js'
-import type { VerdictKind } from './verdict.js'
+import { distinctCriteria, type VerdictKind } from './verdict.js'
 
 /** What decided where no rule speaks (vocabulary 5.2.8). */
 export type DefaultName =
@@ -144,10 +144,12 @@ function judgeByProtocol(
   let held: { rule: Rule; missing: readonly Criterion[]; isWaitedFor: boolean } | null = null
   const misfitting: Rule[] = []
   let opensLater = false
-  for (const { rule, phaseIndex } of rules.permissions) {
+  for (const { rule, phaseIndex: ofPhase } of rules.permissions) {
+    const isGate = rule.kind === 'gate'
+    const phaseIndex = isGate ? phaseOfGate(rule, atom, protocol) : ofPhase
     // A phase the case still waits for opens nothing, but what its rules ask for holds already.
     const isWaitedFor = phaseIndex > standing.index
-    if (isWaitedFor && !isInForce(standing, protocol, phaseIndex)) continue
+    if (isWaitedFor && !isGate && !isInForce(standing, protocol, phaseIndex)) continue
     if (effectiveDay < rule.from) opensLater = true
     if (effectiveDay < rule.from || (rule.until !== null && effectiveDay >= rule.until)) continue
     if (misfitsOf(rule, atom, signature).length > 0) {
@@ -155,8 +157,9 @@ function judgeByProtocol(
       if (!isAdviceOnForm(atom, state.protocol, elsewhere, isOfEarlierPhase)) misfitting.push(rule)
       continue
     }
-    const missing = missingOf(neededBy(rule, atom), facts)
-    if (missing.length > 0) {
+    const entries = isGate ? entriesUpTo(phaseIndex, protocol, standing) : []
+    const missing = distinctCriteria(missingOf([...entries, ...neededBy(rule, atom)], facts))
+    if (missing.length > 0 || (isGate && isWaitedFor)) {
       const isNearer = held && isWaitedFor === held.isWaitedFor && missing.length < held.missing.length
       if (!held || isNearer || (held.isWaitedFor && !isWaitedFor)) held = { rule, missing, isWaitedFor }
     } else if (!isWaitedFor && (!open || (isCautious(open) && !isCautious(rule)))) open = rule
@@ -178,6 +181,24 @@ function judgeByProtocol(
     })
   }
   return judgeByDefault(atom, signature, state, standing, facts, elsewhere, opensLater)
+}
+
+/**
+ * The phase in whose days a gate opens: until the case stands there, the gate opens nothing (vocabulary 5.5.1). Light use of the hand
+ * waits for no phase where no tissue heals: days count from the first visit or a flare.
+ */
+export function phaseOfGate(gate: Rule, atom: Atom, { phases, anchor }: Protocol): number {
+  const isLightUse = atom.kind === 'act' && atom.act === 'adl_light'
+  if (isLightUse && (anchor === 'first_visit' || anchor === 'flare_start')) return -1
+  return Math.max(
+    0,
+    phases.findLastIndex(({ days }) => days[0] <= gate.from),
+  )
+}
+
+/** What the phases ask for between where a case stands and one of them. */
+export function entriesUpTo(phaseIndex: number, { phases }: Protocol, { index }: PhaseStanding): Criterion[] {
+  return phases.slice(index + 1, phaseIndex + 1).flatMap(({ entry }) => entry)
 }
 
 function missingOf(criteria: readonly Criterion[], facts: FactBook): Criterion[] {
