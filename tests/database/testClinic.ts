@@ -9,6 +9,7 @@ import { Database } from '../../packages/server/src/data/database.js'
 import { newId } from '../../packages/server/src/data/ids.js'
 import { migrate } from '../../packages/server/src/data/migrate.js'
 import { DEMO_USERS, loadDemoClinic } from '../../packages/demo/src/demoClinic.js'
+import { referralFor } from '../builders/referral.js'
 import { catalogue } from '../core/shippedCatalogue.js'
 
 let count = 0
@@ -117,6 +118,14 @@ export type SignedIn = Awaited<ReturnType<typeof signedIn>>
 
 export function cookiesOf(answer: { cookies: { name: string; value: string }[] }): Record<string, string> {
   return Object.fromEntries(answer.cookies.map(({ name, value }) => [name, value]))
+}
+
+/** The episode of a new patient of a school: 21 days after surgery on the tests' day, with every clearance of the surgeon. */
+export async function referred(by: SignedIn, protocolId: string, changes: object = {}): Promise<string> {
+  const referral = referralFor(catalogue.protocols.get(protocolId)!, changes)
+  const answer = await by.send('POST', '/api/referrals', referral)
+  if (answer.statusCode !== 201) throw new Error(`Not referred: ${answer.body}`)
+  return answer.json().episodeId
 }
 
 /** A phone paired with an episode by a code the therapist made. */

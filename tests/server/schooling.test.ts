@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { referralFor } from '../builders/referral.js'
 import { catalogue } from '../core/shippedCatalogue.js'
 import {
   newId,
   pairedPhone,
+  referred,
   signedIn,
   testClinic,
   type SignedIn,
@@ -19,12 +19,7 @@ beforeAll(async () => {
 })
 afterAll(() => clinic.close())
 
-/** A patient 21 days after surgery, with every clearance of the surgeon. */
-async function refer(protocolId: string): Promise<string> {
-  const answer = await noor.send('POST', '/api/referrals', referralFor(catalogue.protocols.get(protocolId)!))
-  expect(answer.statusCode, answer.body).toBe(201)
-  return answer.json().episodeId
-}
+const refer = (protocolId: string, changes: object = {}) => referred(noor, protocolId, changes)
 const seen = async (id: string) => (await noor.send('GET', `/api/episodes/${id}`)).json()
 const startsOf = async (id: string): Promise<number[]> =>
   (await seen(id)).phases.map((phase: { startDay: number }) => phase.startDay)

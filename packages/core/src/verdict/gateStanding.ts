@@ -2,7 +2,8 @@ import type { Criterion } from '../vocabulary/criterion.js'
 import type { Said } from '../words/names.js'
 import type { Rule, Target } from '../protocol/protocol.js'
 import { standingOf, type CaseOnDay } from './caseOnDay.js'
-import { entriesUpTo, neededBy, phaseOfGate } from './judgeAtom.js'
+import { entriesUpTo, neededBy } from './judgeAtom.js'
+import { phaseOfGate } from './rulesOnAtom.js'
 import { atomsOf } from './atoms.js'
 import { judgeCase, toldCase } from './judgeCase.js'
 import { IDLE_SIGNATURE, type Signature } from '../exercise/signature.js'
@@ -32,22 +33,25 @@ function gateStanding(gate: Rule, state: CaseOnDay): GateStanding {
   const { effectiveDay, facts } = standing
   const hasCome = effectiveDay >= gate.from
   const probes = gate.targets.flatMap((target) => probesOf(gate, target))
-  const atoms = probes.flatMap((probe) => atomsOf(probe))
-  const needs = atoms.flatMap((atom) => {
-    const phaseIndex = hasCome ? phaseOfGate(gate, atom, state.protocol) : -1
-    return [...entriesUpTo(phaseIndex, state.protocol, standing), ...neededBy(gate, atom)]
-  })
+  const { protocol } = state
+  const needs = probes
+    .flatMap(atomsOf)
+    .flatMap((atom) => [
+      ...(hasCome ? entriesUpTo(phaseOfGate(gate, atom, protocol), protocol, standing) : []),
+      ...neededBy(gate, atom),
+    ])
   const missing = distinctCriteria(needs.filter((criterion) => facts.status(criterion).name !== 'met'))
   const closed = probes.map((probe) => judgeCase(probe, state)).filter(({ kind }) => !isOpen(kind))
+  // What is missing is told by itself; a stop that no record lifts is told besides.
+  const barring = hasCome
+    ? closed.filter(({ stop }) => stop?.missing?.length === 0 || missing.length === 0)
+    : []
   const isOver = gate.until !== null && effectiveDay >= gate.until
   return {
     gate,
     isOpen: hasCome && !isOver && closed.length === 0,
     missing,
-    barredBy:
-      hasCome && missing.length === 0
-        ? distinctSaid(closed.flatMap((one) => toldCase(one).reasons.map(({ text }) => text)))
-        : [],
+    barredBy: distinctSaid(barring.flatMap((one) => toldCase(one).reasons.map(({ text }) => text))),
   }
 }
 

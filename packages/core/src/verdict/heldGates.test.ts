@@ -53,6 +53,10 @@ describe('a case that is held', () => {
     const waiting = caseOf('DRF-VLP-EARLY', { day: 200, without: [entry!.name] })
     const gates = gateStandings(waiting)
     expect(gates.filter((gate) => gate.isOpen)).toEqual([])
+    const locked = { ...waiting, redLock: true }
+    expect(
+      gateStandings(locked).every(({ barredBy }) => barredBy.some(({ en }) => /red flag/.test(en))),
+    ).toBe(true)
     // What it waits for is told where it can be recorded.
     expect(gates.every(({ missing }) => missing.some(({ name }) => name === entry!.name))).toBe(true)
   })

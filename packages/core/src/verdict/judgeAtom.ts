@@ -144,9 +144,8 @@ function judgeByProtocol(
   let held: { rule: Rule; missing: readonly Criterion[]; isWaitedFor: boolean } | null = null
   const misfitting: Rule[] = []
   let opensLater = false
-  for (const { rule, phaseIndex: ofPhase } of rules.permissions) {
+  for (const { rule, phaseIndex } of rules.permissions) {
     const isGate = rule.kind === 'gate'
-    const phaseIndex = isGate ? phaseOfGate(rule, atom, protocol) : ofPhase
     // A phase the case still waits for opens nothing, but what its rules ask for holds already.
     const isWaitedFor = phaseIndex > standing.index
     if (isWaitedFor && !isGate && !isInForce(standing, protocol, phaseIndex)) continue
@@ -181,19 +180,6 @@ function judgeByProtocol(
     })
   }
   return judgeByDefault(atom, signature, state, standing, facts, elsewhere, opensLater)
-}
-
-/**
- * The phase in whose days a gate opens: until the case stands there, the gate opens nothing (vocabulary 5.5.1). Light use of the hand
- * waits for no phase where no tissue heals: days count from the first visit or a flare.
- */
-export function phaseOfGate(gate: Rule, atom: Atom, { phases, anchor }: Protocol): number {
-  const isLightUse = atom.kind === 'act' && atom.act === 'adl_light'
-  if (isLightUse && (anchor === 'first_visit' || anchor === 'flare_start')) return -1
-  return Math.max(
-    0,
-    phases.findLastIndex(({ days }) => days[0] <= gate.from),
-  )
 }
 
 /** What the phases ask for between where a case stands and one of them. */

@@ -7,7 +7,7 @@ export interface RulesOnAtom {
   readonly never: readonly Rule[]
   /** By phase. */
   readonly forbid: readonly (readonly Rule[])[]
-  /** Allow and caution rules with the phase that brings them, and gates, which no phase brings. */
+  /** Allow and caution rules with the phase that brings them, and gates with the phase they belong to. */
   readonly permissions: readonly { readonly rule: Rule; readonly phaseIndex: number }[]
 }
 
@@ -28,12 +28,25 @@ export function rulesOnAtom(protocol: Protocol, atom: Atom): RulesOnAtom {
         ...protocol.phases.flatMap((phase, phaseIndex) =>
           speaking([...phase.allow, ...phase.caution]).map((rule) => ({ rule, phaseIndex })),
         ),
-        ...speaking(protocol.gates).map((rule) => ({ rule, phaseIndex: -1 })),
+        ...speaking(protocol.gates).map((rule) => ({ rule, phaseIndex: phaseOfGate(rule, atom, protocol) })),
       ],
     }
     known.set(key, rules)
   }
   return rules
+}
+
+/**
+ * The phase in whose days a gate lies: until the case stands there, the gate opens nothing (vocabulary 5.5.1). Light use of the hand
+ * waits for no phase where no tissue heals: days count from the first visit or a flare.
+ */
+export function phaseOfGate(gate: Rule, atom: Atom, { phases, anchor }: Protocol): number {
+  const isLightUse = atom.kind === 'act' && atom.act === 'adl_light'
+  if (isLightUse && (anchor === 'first_visit' || anchor === 'flare_start')) return -1
+  return Math.max(
+    0,
+    phases.findLastIndex(({ days }) => days[0] <= gate.from),
+  )
 }
 
 function keyOf(atom: Atom): string {

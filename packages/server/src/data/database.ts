@@ -7,7 +7,7 @@ import {
 } from 'sequelize'
 import { connect, type DatabaseSettings } from './connect.js'
 import { defineModels, type Models } from './models.js'
-import { type AuditRow } from './rows.js'
+import type { AuditRow } from './rows.js'
 
 export type { Transaction } from 'sequelize'
 

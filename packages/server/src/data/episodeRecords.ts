@@ -67,7 +67,7 @@ export interface EpisodeRecord extends StandingRecord {
   readonly devices: readonly DeviceRow[]
 }
 
-/** Which bouts a standing is read with: those that ended after `since`, and the newest `atLeast` in any case. */
+/** Which bouts a standing is read with: those that ended since then, and the newest `atLeast` in any case. */
 interface NewestBouts {
   readonly since: Date
   readonly atLeast: number
@@ -171,12 +171,14 @@ export class EpisodeRecords {
   private async newestBouts(
     episodeIds: readonly string[],
     { since, atLeast }: NewestBouts,
+    within: Within,
   ): Promise<string[]> {
     if (episodeIds.length === 0) return []
     const found = await this.database.sequelize.query<{ id: string }>(
-      `SELECT id FROM (SELECT id, ended_at, ROW_NUMBER() OVER (PARTITION BY episode_id ORDER BY ended_at DESC) place
+      `SELECT id FROM (SELECT id, ended_at,
+        ROW_NUMBER() OVER (PARTITION BY episode_id ORDER BY ended_at DESC, seq DESC) place
         FROM bout_logs WHERE episode_id IN (?)) bouts WHERE place <= ? OR ended_at >= ?`,
-      { replacements: [episodeIds, atLeast, since], type: QueryTypes.SELECT },
+      { replacements: [episodeIds, atLeast, since], type: QueryTypes.SELECT, ...within },
     )
     return found.map(({ id }) => id)
   }
@@ -193,8 +195,8 @@ export class EpisodeRecords {
       this.inOrder(table, ids, by, within)
     const boutRows = async () => {
       if (!newest) return inOrder(rows.boutLogs)
-      const id = await this.newestBouts(ids, newest)
-      return grouped(await plain(rows.boutLogs, { where: { id } }), ({ episodeId }) => episodeId)
+      const id = await this.newestBouts(ids, newest, within)
+      return grouped(await plain(rows.boutLogs, { where: { id }, ...within }), ({ episodeId }) => episodeId)
     }
     const [
       schools,

@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addDays } from '@pledge/core'
-import { answerTo, referralFor } from '../../../../tests/builders/referral.js'
+import { answerTo } from '../../../../tests/builders/referral.js'
 import { catalogue } from '../../../../tests/core/shippedCatalogue.js'
 import {
   boutOf,
   newId,
   pairedPhone,
+  referred,
   signedIn,
   testClinic,
   type SignedIn,
@@ -21,16 +22,7 @@ beforeAll(async () => {
 })
 afterAll(() => clinic.close())
 
-/** A patient 21 days after surgery with every clearance. */
-async function refer(protocolId = 'EXT34-SAM', changes: object = {}): Promise<string> {
-  const answer = await noor.send(
-    'POST',
-    '/api/referrals',
-    referralFor(catalogue.protocols.get(protocolId)!, changes),
-  )
-  expect(answer.statusCode, answer.body).toBe(201)
-  return answer.json().episodeId
-}
+const refer = (protocolId = 'EXT34-SAM', changes: object = {}) => referred(noor, protocolId, changes)
 const post = (episodeId: string, path: string, body: object) =>
   noor.send('POST', `/api/episodes/${episodeId}/${path}`, body)
 const read = async (episodeId: string) => (await noor.send('GET', `/api/episodes/${episodeId}`)).json()

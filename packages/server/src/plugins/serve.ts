@@ -51,8 +51,8 @@ export function serve<N extends RouteName>(
     ...(answer ? { schema: { response: { '2xx': answer } } } : {}),
     async handler(request, reply) {
       void reply.code(status)
-      const checked = (body ? request.checked(body, request.body) : undefined) as BodyOf<N>
-      const asked = (query ? request.checked(query, request.query) : undefined) as QueryOf<N>
+      const checked = (body ? app.checked(body, request.body) : undefined) as BodyOf<N>
+      const asked = (query ? app.checked(query, request.query) : undefined) as QueryOf<N>
       const params = request.params as ParamsOf<(typeof PATHS)[N]['path']>
       const answered = await handle({ request, reply, body: checked, query: asked, params })
       return answer ? answered : reply.send()

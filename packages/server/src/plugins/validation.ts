@@ -1,10 +1,9 @@
-import type { FastifyRequest } from 'fastify'
 import fp from 'fastify-plugin'
 import { ValidationError, type AnySchema, type InferType } from 'yup'
 import { Problem } from '../problems.js'
 
 declare module 'fastify' {
-  interface FastifyRequest {
+  interface FastifyInstance {
     /** What was sent, checked by a schema of core: texts trimmed, nothing unknown in a body. */
     checked<S extends AnySchema>(schema: S, sent: unknown): InferType<S>
   }
@@ -13,9 +12,7 @@ declare module 'fastify' {
 /** Checks input with core's Yup schemas; the day they count from is the clinic's. */
 export const validation = fp(
   async (app, { today }: { today: () => string }) => {
-    app.decorateRequest('checked', function checked<
-      S extends AnySchema,
-    >(this: FastifyRequest, schema: S, sent: unknown): InferType<S> {
+    app.decorate('checked', function checked<S extends AnySchema>(schema: S, sent: unknown): InferType<S> {
       try {
         return schema.validateSync(sent, {
           stripUnknown: false,

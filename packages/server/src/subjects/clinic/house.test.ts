@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { referralFor } from '../../../../../tests/builders/referral.js'
 import { catalogue } from '../../../../../tests/core/shippedCatalogue.js'
 import {
   newId,
+  referred,
   signedIn,
   testClinic,
   type SignedIn,
@@ -20,13 +20,7 @@ beforeAll(async () => {
 })
 afterAll(() => clinic.close())
 
-/** A patient 21 days after surgery. */
-async function refer(protocolId: string, changes: object = {}): Promise<string> {
-  const referral = referralFor(catalogue.protocols.get(protocolId)!, changes)
-  const answer = await noor.send('POST', '/api/referrals', referral)
-  expect(answer.statusCode, answer.body).toBe(201)
-  return answer.json().episodeId
-}
+const refer = (protocolId: string, changes: object = {}) => referred(noor, protocolId, changes)
 const phase = (day: number, phaseId = 'P3') => ({ kind: 'phase', protocolId: 'UCL-REPAIR', phaseId, day })
 const preview = (edit: object, by = sunniva) => by.send('POST', '/api/house/edits/preview', { edit })
 const save = (edit: object, changes: object = {}, by = sunniva) =>

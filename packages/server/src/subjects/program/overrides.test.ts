@@ -4,6 +4,7 @@ import { catalogue } from '../../../../../tests/core/shippedCatalogue.js'
 import {
   newId,
   pairedPhone,
+  referred,
   signedIn,
   testClinic,
   type SignedIn,
@@ -18,13 +19,7 @@ beforeAll(async () => {
 })
 afterAll(() => clinic.close())
 
-/** A patient 21 days after surgery with every clearance. */
-async function refer(protocolId: string, changes: object = {}): Promise<string> {
-  const referral = referralFor(catalogue.protocols.get(protocolId)!, changes)
-  const answer = await noor.send('POST', '/api/referrals', referral)
-  expect(answer.statusCode, answer.body).toBe(201)
-  return answer.json().episodeId
-}
+const refer = (protocolId: string, changes: object = {}) => referred(noor, protocolId, changes)
 const doseOf = (exerciseId: string) =>
   (catalogue.exercises.get(exerciseId) ?? catalogue.exercises.get('glide-hook')!).dose
 const SURGEON = { agreedBy: 'Dr. P. Hallam-Ito', document: 'Letter of 10 April' }

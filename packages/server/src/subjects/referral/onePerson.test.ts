@@ -4,6 +4,7 @@ import { catalogue } from '../../../../../tests/core/shippedCatalogue.js'
 import {
   newId,
   pairedPhone,
+  referred,
   signedIn,
   testClinic,
   type SignedIn,
@@ -20,11 +21,6 @@ afterAll(() => clinic.close())
 
 const refer = (protocolId: string, changes: object) =>
   noor.send('POST', '/api/referrals', referralFor(catalogue.protocols.get(protocolId)!, changes))
-async function referred(protocolId: string, changes: object): Promise<string> {
-  const answer = await refer(protocolId, changes)
-  expect(answer.statusCode, answer.body).toBe(201)
-  return answer.json().episodeId
-}
 const known = async (name: string, birthDate = '1970-05-01') =>
   (await noor.send('POST', '/api/referrals/known', { name, birthDate })).json() as {
     personId: string
@@ -39,7 +35,7 @@ const asNew = { samePersonAs: undefined }
 
 describe('a second referral of the same name and date of birth', () => {
   it('is refused until somebody says whether it is the same person', async () => {
-    await referred('DRF-VLP-EARLY', { ...asNew, name: 'Inés  Parra' })
+    await referred(noor, 'DRF-VLP-EARLY', { ...asNew, name: 'Inés  Parra' })
     const again = await refer('CTS-CONS', { ...asNew, name: 'ines parra', side: 'right' })
     expect(again.statusCode).toBe(400)
     expect(again.json().errors[0]).toMatchObject({
@@ -53,15 +49,15 @@ describe('a second referral of the same name and date of birth', () => {
   })
 
   it('of somebody else stands alone', async () => {
-    const first = await referred('DRF-VLP-EARLY', { ...asNew, name: 'Two Of A Name' })
-    const second = await referred('FT-DURAN', { samePersonAs: null, name: 'Two Of A Name' })
+    const first = await referred(noor, 'DRF-VLP-EARLY', { ...asNew, name: 'Two Of A Name' })
+    const second = await referred(noor, 'FT-DURAN', { samePersonAs: null, name: 'Two Of A Name' })
     expect((await caseOf(first)).others).toEqual([])
     expect((await caseOf(second)).others).toEqual([])
     expect(await known('Two Of A Name')).toHaveLength(2)
   })
 
   it('cannot name a person of another name', async () => {
-    await referred('DRF-VLP-EARLY', { ...asNew, name: 'Somebody Known' })
+    await referred(noor, 'DRF-VLP-EARLY', { ...asNew, name: 'Somebody Known' })
     const [person] = await known('Somebody Known')
     const wrong = await refer('FT-DURAN', { name: 'Quite Another', samePersonAs: person!.personId })
     expect(wrong.json().errors[0].path).toBe('samePersonAs')
@@ -79,10 +75,10 @@ describe('a second referral of the same name and date of birth', () => {
 
 describe('two episodes of one person', () => {
   it('of one hand are judged together, each with what the other bars, and both say so', async () => {
-    const wrist = await referred('DRF-VLP-EARLY', { ...asNew, name: 'One Hand' })
+    const wrist = await referred(noor, 'DRF-VLP-EARLY', { ...asNew, name: 'One Hand' })
     expect((await verdictOf(wrist, 'fist-gentle')).verdict.kind).toBe('clear')
     const [person] = await known('One Hand')
-    const finger = await referred('FT-DURAN', {
+    const finger = await referred(noor, 'FT-DURAN', {
       name: 'One Hand',
       samePersonAs: person!.personId,
       anchorOn: '2031-04-05',
@@ -105,7 +101,7 @@ describe('two episodes of one person', () => {
   })
 
   it('of two hands bar what both hands do, and pause it on the phone of the first', async () => {
-    const wrist = await referred('STIFF', { ...asNew, name: 'Two Hands' })
+    const wrist = await referred(noor, 'STIFF', { ...asNew, name: 'Two Hands' })
     const items = ['wrist-updown-active', 'fist-gentle'].map((exerciseId) => ({
       itemId: newId(),
       exerciseId,
@@ -121,7 +117,7 @@ describe('two episodes of one person', () => {
         .program.items.map((one: { isPaused: boolean }) => one.isPaused)
     expect(await paused()).toEqual([false, false])
     const [person] = await known('Two Hands')
-    await referred('FT-DURAN', {
+    await referred(noor, 'FT-DURAN', {
       name: 'Two Hands',
       samePersonAs: person!.personId,
       side: 'right',
@@ -131,9 +127,9 @@ describe('two episodes of one person', () => {
   })
 
   it('share an allergy told at either referral', async () => {
-    const first = await referred('STIFF', { ...asNew, name: 'Latex Later' })
+    const first = await referred(noor, 'STIFF', { ...asNew, name: 'Latex Later' })
     const [person] = await known('Latex Later')
-    await referred('CTS-CONS', {
+    await referred(noor, 'CTS-CONS', {
       name: 'Latex Later',
       samePersonAs: person!.personId,
       hasLatexAllergy: true,
