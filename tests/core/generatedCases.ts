@@ -78,6 +78,10 @@ const MOTIONS =
   'wrist.flex wrist.ext wrist.rad wrist.uln wrist.dtm forearm.sup forearm.pron elbow.flex elbow.ext shoulder.flex mp.flex mp.ext mp.hyperext pip.flex pip.ext pip.hyperext dip.flex dip.ext dip.hyperext th_cmc.opp th_cmc.pabd th_mp.flex th_mp.ext th_mp.hyperext th_ip.flex th_ip.ext th_ip.hyperext cmc.flex finger.flex finger.ext ip.flex thumb.flex'.split(
     ' ',
   )
+const OTHERS_WORN =
+  'DBO DBS TEN RMF RME RME_WRO WRO WRN GUTTER IPLUS SAFE RHO PIPX DIPX THX EXO PALM TSX TSO TSH MPB CAST LAC EXF'.split(
+    ' ',
+  )
 const DIGITS: Digit[] = ['thumb', 'index', 'middle', 'ring', 'little']
 const NUMBERS = [
   'pain.rest',
@@ -152,7 +156,19 @@ function formsOf(raw: RawProtocol) {
             ),
           1,
         )
-  return { worn: fc.constantFrom(...worn), arc: near(ranges('arc')), posture: near(ranges('with')) }
+  // Joints kept anywhere: in the resting range, at its borders, far outside it.
+  const kept = fc
+    .record({
+      axis: fc.constantFrom('wrist', 'forearm', 'elbow', 'mp', 'pip', 'dip'),
+      from: fc.integer({ min: -9, max: 13 }),
+      width: fc.integer({ min: 0, max: 2 }),
+    })
+    .map(({ axis, from, width }) => ({ [axis]: [10 * from, 10 * (from + width)] }))
+  return {
+    worn: fc.oneof({ weight: 3, arbitrary: fc.constantFrom(...worn) }, fc.constantFrom(...OTHERS_WORN)),
+    arc: near(ranges('arc')),
+    posture: fc.oneof({ weight: 2, arbitrary: near(ranges('with')) }, kept),
+  }
 }
 
 export function exerciseFor(raw: RawProtocol): fc.Arbitrary<object> {
@@ -247,7 +263,14 @@ export function exerciseFor(raw: RawProtocol): fc.Arbitrary<object> {
       ),
     })
     .map(defined)
-  return fc.oneof(simple, long)
+  // One joint of the thumb while its neighbors are held: whose combination it is.
+  const blocked = fc.record({
+    motions: fc.tuple(
+      fc.record({ m: fc.constant(['A']), mv: fc.constantFrom(['th_ip.flex'], ['th_mp.ext', 'pip.flex']) }),
+    ),
+    combos: fc.tuple(fc.record({ combo: fc.constantFrom('blocked', 'hook'), m: fc.constant('A') })),
+  })
+  return fc.oneof({ weight: 9, arbitrary: simple }, { weight: 9, arbitrary: long }, blocked)
 }
 
 const order = fc

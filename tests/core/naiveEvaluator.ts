@@ -1,6 +1,6 @@
 /**
  * A second evaluator, deliberately naive: it reads the protocol file as it stands on disk (parsed YAML, words as
- * documents write them) and follows the prose of the vocabulary (5.2) step by step, without caches and without a line of
+ * documents write them) and follows the prose of the vocabulary (5.2, 5.5) step by step, without caches and without a line of
  * the engine. It exists to disagree.
  */
 /* eslint-disable @typescript-eslint/no-explicit-any */
@@ -70,6 +70,23 @@ const FINGER_ONLY_COMBOS =
 const ALL_GRIPS = 'cyl hook sph span key tip tripod'.split(' ')
 const HEALING = ['surgery', 'injury', 'procedure', 'splint_start']
 const HEAVY_ACTS = 'wb torque work_manual sport_nc sport_c vibration'.split(' ')
+const GRIP_BRINGS: Record<string, string> = Object.fromEntries(
+  ALL_GRIPS.map((grip) => [
+    grip,
+    'mp.flex pip.flex dip.flex' +
+      (['key', 'tip', 'tripod'].includes(grip)
+        ? ' th_cmc.flex th_cmc.add th_cmc.opp th_mp.flex th_ip.flex'
+        : ''),
+  ]),
+)
+const RESTING: Record<string, number[]> = {
+  wrist: [-30, 15],
+  forearm: [-30, 30],
+  elbow: [30, 110],
+  mp: [0, 60],
+  pip: [10, 70],
+  dip: [0, 40],
+}
 const rank = (verdict: string) => ['clear', 'with-care', 'not-yet', 'never'].indexOf(verdict)
 const worse = (a: string, b: string) => (rank(a) >= rank(b) ? a : b)
 const level = (res: string | undefined) => (res === undefined ? null : Number(res.slice(1)))
@@ -149,6 +166,82 @@ function phaseIndex(c: NaiveCase, day: number, everything: boolean): number {
   return index
 }
 
+/**
+ * What each orthosis holds, read from the table of the derivation: `wrist` = held; `mp40-90` = only within; `~pip` = in a way of its
+ * own. Behind @ where a held joint stands.
+ */
+const HOLDS: Record<string, string> = {
+  SLING: '~shoulder',
+  BUDDY: '~mp ~pip ~dip',
+  DBO: 'wrist@-45..30 mp30..90 pip0..120 dip0..120',
+  DBE: 'wrist@-45..30 mp30..90 pip0..120 dip0..120',
+  DBS: 'mp30..90 pip0..120 dip0..120',
+  DBH: 'mp30..90 pip0..120 dip0..120',
+  DBHF: 'mp35..90',
+  DBT: 'wrist@-20..30 ~th_cmc ~th_mp ~th_ip',
+  TEN: 'wrist-30..90 mp60..90 pip0..120 dip0..120',
+  DIPB: 'dip40..90',
+  RMF: '~mp',
+  RME: '~mp',
+  RME_WRO: 'wrist@-30..0 ~mp',
+  WRO: 'wrist@-30..0',
+  WRN: 'wrist@-10..10',
+  DTMO: '~wrist',
+  GUTTER: 'wrist@-30..0 mp@60..70',
+  IPLUS: 'wrist@-30..0 mp@70..90',
+  SAFE: 'wrist@-30..0 mp@60..90 pip@-10..5 dip@-10..5',
+  RHO: 'wrist@-30..0 mp@20..50 pip@10..45 dip@5..30',
+  XBLK: '~pip',
+  FRAME: '~pip',
+  PIPX: 'pip@-10..5',
+  DIPX: 'dip@-10..5',
+  THX: 'th_ip@-10..5',
+  TEMPL: '~pip ~dip',
+  EXO: 'wrist@-45..-30 mp@-10..20',
+  DYNX: 'wrist@-45..-30 ~mp ~pip ~dip',
+  DYNT: 'wrist@-45..-30 ~th_cmc ~th_mp ~th_ip',
+  PALM: 'wrist@-45..-30 mp@50..50',
+  TSX: 'wrist@-45..-15 th_cmc@10..50 th_mp@-10..5 th_ip@-10..5',
+  TSO: 'wrist@-30..0 th_cmc@10..50 th_mp@-5..30',
+  TSH: 'th_cmc@10..50 th_mp@-5..30',
+  HINGE: '~th_mp',
+  CMCO: '~th_cmc',
+  MPB: 'mp@-10..30',
+  MUN: 'forearm@-30..30 wrist@-30..0',
+  LAC: 'elbow@75..100 forearm@-30..30 wrist@-30..0',
+  CAST: 'wrist@-30..20 forearm-45..45',
+  ELN: 'elbow@30..45',
+  ELB: 'elbow@75..100',
+  EXF: 'mp@-10..5 pip@-10..5 dip@-10..5',
+}
+function holdsOf(orthosis: string): Map<string, { how: string; range: number[] }> {
+  const parts = (HOLDS[orthosis] ?? '').split(' ').filter(Boolean)
+  return new Map(
+    parts.map((part) => {
+      const [, way, joint, at, low, high] = /^(~?)([a-z_]+)(@?)(-?\d+)?(?:\.\.(-?\d+))?$/.exec(part)!
+      const how = way ? 'its way' : at ? 'held' : 'within'
+      return [joint!, { how, range: [Number(low), Number(high)] }]
+    }),
+  )
+}
+const touch = (a: number[], b: number[]) => a[0]! <= b[1]! && b[0]! <= a[1]!
+function heldThere(orthosis: string, joint: string, at: number[]): boolean {
+  const hold = holdsOf(orthosis).get(joint)
+  return hold?.how === 'held' && touch(hold.range, at)
+}
+/** 5.5.3: another orthosis serves only if it holds or limits at least what the phase's own holds, and not elsewhere. */
+function mayReplace(on: string, own: string): boolean {
+  if (on === own || (on === 'RME_WRO' && ['RME', 'WRO'].includes(own))) return true
+  const [has, asked] = [holdsOf(on), holdsOf(own)]
+  if (asked.size === 0) return false
+  return [...asked].every(([joint, want]) => {
+    const hold = has.get(joint)
+    if (!hold || hold.how === 'its way') return false
+    if (hold.how === 'held') return want.how === 'its way' || touch(hold.range, want.range)
+    return want.how === 'within' && inside(hold.range, want.range)
+  })
+}
+
 interface Atom {
   kind: string
   word: string
@@ -156,9 +249,11 @@ interface Atom {
   res?: number
   arc?: Record<string, number[]> | undefined
   kg?: number
+  /** A joint kept still: from neutral to where it is kept. */
+  kept?: number[]
 }
 
-// 5.2.1
+// 5.2.1; version 2, 5.5.6: what is kept still outside its resting range
 function atoms(exercise: any): Atom[] {
   const motions: Atom[] = []
   for (const part of asList(exercise.motions))
@@ -189,6 +284,21 @@ function atoms(exercise: any): Atom[] {
   for (const { nerve, tech } of asList(exercise.nerve))
     others.push({ kind: 'nerve', word: `${nerve} ${tech}` })
   for (const word of asList(exercise.technique)) others.push({ kind: 'technique', word })
+  for (const [axis, at] of Object.entries((exercise.posture ?? {}) as Record<string, [number, number]>)) {
+    const rest = RESTING[axis]
+    if (!rest || all.some((one) => axisOf(one.word) === axis)) continue
+    if (heldThere(exercise.in ?? 'none', axis, at)) continue
+    const [low, high] = at
+    if (high > rest[1]!) {
+      const way = axis === 'forearm' ? 'sup' : 'flex'
+      others.push({ kind: 'hold', word: `${axis}.${way}`, kept: [Math.min(0, high), high] })
+    }
+    if (low < rest[0]!) {
+      const past = (axis === 'mp' && low < -20) || (['pip', 'dip'].includes(axis) && low < -5)
+      const way = axis === 'forearm' ? 'pron' : past ? 'hyperext' : 'ext'
+      others.push({ kind: 'hold', word: `${axis}.${way}`, kept: [Math.min(0, low), Math.max(0, low)] })
+    }
+  }
   return [...all, ...others]
 }
 const resists = (atom: Atom) =>
@@ -210,8 +320,13 @@ function names(rule: any, atom: Atom, opening: boolean, protocol: any, isGate: b
       expand(protocol.str.mv, false).includes(atom.word)
     )
   }
-  if (atom.kind === 'combo')
-    return asList(rule.combo).includes(atom.word) && (!modes || modes.includes(atom.mode))
+  if (atom.kind === 'combo') {
+    // 5.5.7: a ban on the fist bars the straight fist.
+    const named = asList(rule.combo)
+    const isNamed =
+      named.includes(atom.word) || (!opening && atom.word === 'straight_fist' && named.includes('fist'))
+    return isNamed && (!modes || modes.includes(atom.mode))
+  }
   if (atom.kind === 'grip') {
     const grips = (value: any) => (value === 'any' ? ALL_GRIPS : asList(value))
     if (rule.grip) return grips(rule.grip).includes(atom.word)
@@ -295,6 +410,35 @@ function orderSpeaks(order: any, atom: Atom, exercise: any, c: NaiveCase, day: n
   return true
 }
 
+/** 5.2.14 with 5.5.4 and 5.5.5: finger joints of fingers that are not injured; the thumb is never another finger. */
+function elsewhere(atom: Atom, exercise: any, c: NaiveCase): boolean {
+  if (c.digits.length === 0 || c.protocol.guard_digits === 'all') return false
+  if (c.states.includes('state.crps') || c.states.includes('state.flare')) return false
+  const listed: string[] | undefined = exercise.digits
+  if (atom.kind === 'combo') {
+    if (!FINGER_ONLY_COMBOS.includes(atom.word)) return false
+    const words = asList(exercise.motions).flatMap((part) => expand(part.mv, false))
+    const ofThumb = listed ? listed.includes('thumb') : words.some((word) => word.startsWith('th_'))
+    const ofFingers = listed
+      ? listed.some((one) => one !== 'thumb')
+      : words.some((word) => /^(cmc|mp|pip|dip)\./.test(word))
+    if (ofThumb && (!ofFingers || atom.word === 'blocked')) return false
+  } else if (atom.kind !== 'motion' || !/^(cmc|mp|pip|dip)\./.test(atom.word)) return false
+  return !(listed ?? ['index', 'middle', 'ring', 'little']).some((one) => c.digits.includes(one))
+}
+
+/** What the protocol lists, and every joint of an injured digit (5.5.4). */
+function guards(atom: Atom, exercise: any, c: NaiveCase, other: boolean): boolean {
+  if (other) return false
+  if (expand(c.protocol.guard, true).includes(atom.word)) return true
+  if (atom.word.startsWith('th_')) return c.digits.includes('thumb')
+  const fingers = ['index', 'middle', 'ring', 'little']
+  const moved: string[] = exercise.digits ?? fingers
+  return (
+    /^(mp|pip|dip)\./.test(atom.word) && fingers.some((one) => moved.includes(one) && c.digits.includes(one))
+  )
+}
+
 function judge(
   atom: Atom,
   exercise: any,
@@ -304,16 +448,24 @@ function judge(
   everything: boolean,
 ): string {
   const { protocol } = c
+  // 5.5.6: one way of being there must be open
+  if (atom.kind === 'hold') {
+    const joint = atom.word.split('.')[0]!
+    const being = (mode: string): Atom => ({
+      kind: 'motion',
+      word: atom.word,
+      mode,
+      res: 0,
+      arc: { [joint]: atom.kept! },
+    })
+    if (!guards(being('A'), exercise, c, elsewhere(being('A'), exercise, c))) return 'clear'
+    return ['P', 'AA', 'PH', 'A']
+      .map((mode) => judge(being(mode), exercise, c, day, clock, everything))
+      .reduce((best, one) => (rank(one) < rank(best) ? one : best))
+  }
   const index = phaseIndex(c, clock, everything)
   const last = protocol.phases.length > 1 && index === protocol.phases.length - 1
-  const ofFingers =
-    atom.kind === 'motion' ? /^(cmc|mp|pip|dip)\./.test(atom.word) : FINGER_ONLY_COMBOS.includes(atom.word)
-  const otherFingers =
-    ['motion', 'combo'].includes(atom.kind) &&
-    ofFingers &&
-    c.digits.length > 0 &&
-    protocol.guard_digits !== 'all' &&
-    !(exercise.digits ?? ['index', 'middle', 'ring', 'little']).some((one: string) => c.digits.includes(one))
+  const otherFingers = elsewhere(atom, exercise, c)
   const rulesSpeak = !otherFingers || (atom.kind === 'motion' && ['I', 'R'].includes(atom.mode!))
 
   const neverAt = rulesSpeak
@@ -332,39 +484,30 @@ function judge(
     )
   if (neverAt >= 0 && !lifts) return 'never'
   if (c.orders.some((one) => one.effect === 'forbid' && orderSpeaks(one, atom, exercise, c, day)))
-    return 'not-yet'
+    return !lifts && judgeByProtocol() === 'never' ? 'never' : 'not-yet'
   if (lifts) return 'with-care'
   const byProtocol = judgeByProtocol()
   const allowed = c.orders.some((one) => one.effect === 'allow' && orderSpeaks(one, atom, exercise, c, day))
-  return allowed && byProtocol !== 'clear' ? 'with-care' : byProtocol
+  return allowed && byProtocol !== 'clear' && byProtocol !== 'never' ? 'with-care' : byProtocol
 
   function judgeByProtocol(): string {
     let later = false
+    let byGrip: string | null = null
     const guardedMotion =
       atom.kind === 'motion' &&
-      ((!otherFingers && expand(protocol.guard, true).includes(atom.word)) ||
+      (guards(atom, exercise, c, otherFingers) ||
         (['I', 'R'].includes(atom.mode!) && expand(protocol.str.mv, true).includes(atom.word)))
     if (rulesSpeak) {
       // 5: always_in
       const thumb = atom.word.startsWith('th_')
       const digitJoint = atom.kind === 'motion' && (thumb || /^(mp|pip|dip)\./.test(atom.word))
-      const guardsDigit = expand(protocol.guard, true).some((one) =>
-        thumb ? one.startsWith('th_') : /^(mp|pip|dip)\./.test(one),
-      )
       // A case that is held keeps the bans of the phases it waits for, where their day has come.
       const inForce = protocol.phases.filter(
         (one: any, at: number) =>
           at === Math.max(0, index) || (at > index && at > 0 && shifted(one.days[0], c) <= clock),
       )
       for (const one of inForce) {
-        if (
-          one.always_in &&
-          digitJoint &&
-          guardsDigit &&
-          !otherFingers &&
-          !one.always_in.includes(exercise.in ?? 'none')
-        )
-          return 'not-yet'
+        if (one.always_in && digitJoint && !insideOf(one)) return 'not-yet'
         // 6: forbid
         if (
           asList(one.forbid).some((rule) =>
@@ -412,17 +555,12 @@ function judge(
         atom.word === 'adl_light' &&
         ['first_visit', 'flare_start'].includes(protocol.anchor)
       const notReached = ({ at, from }: { at: number | null; from: number }) =>
-        at === null &&
-        !lightUse &&
-        index <
-          Math.max(
-            0,
-            protocol.phases.filter((one: any) => shifted(one.days[0], c)! <= shifted(from, c)!).length - 1,
-          )
+        at === null && !lightUse && index < phaseOfDay(from)
       const ready = fulfilled.filter((one) => (one.at === null ? !notReached(one) : one.at <= index))
       if (ready.some(({ careful }) => !careful)) return 'clear'
       if (ready.length > 0) return 'with-care'
       if (covering.length > fulfilled.length || fulfilled.some(notReached)) return 'not-yet'
+      byGrip = throughGrip()
       const binding = open.filter(
         ({ rule, at }) =>
           !fits(rule, atom, exercise, c) &&
@@ -431,12 +569,84 @@ function judge(
             ['S', 'I', 'R'].includes(atom.mode!) ||
             (HEALING.includes(protocol.anchor) && (at === null || at >= index))),
       )
-      if (binding.length > 0) return 'not-yet'
+      if (binding.length > 0) return byGrip ?? 'not-yet'
     }
+    if (byGrip) return byGrip
     // 8: defaults, under the load base
-    const kind = byDefault(later, guardedMotion)
+    let kind = byDefault(later, guardedMotion)
+    // 5.5.2
+    if (atom.kind === 'motion' && ['AA', 'PH'].includes(atom.mode!))
+      for (const mode of ['A', 'P'])
+        kind = worse(kind, judge({ ...atom, mode }, exercise, c, day, clock, everything))
+    if (kind === 'not-yet') return kind
     const loadBase = needs({}, atom)
     return kind !== 'not-yet' && !loadBase.every((one) => met(c, one, everything)) ? 'not-yet' : kind
+  }
+
+  /** 5.5.11: what a grip brings along opens with the gate that names the grip, in an exercise that has it. */
+  function throughGrip(): string | null {
+    const loads = ['motion', 'combo'].includes(atom.kind) && ['I', 'R'].includes(atom.mode!)
+    if (!loads) return null
+    const held = asList(exercise.grips).map(({ grip }: any) => grip)
+    const open = protocol.gates.filter((gate: any) => {
+      if (!gate.grip || gate.res === undefined) return false
+      const named = gate.grip === 'any' ? ALL_GRIPS : asList(gate.grip)
+      const brings = named.some(
+        (grip: string) =>
+          held.includes(grip) &&
+          (atom.kind === 'combo'
+            ? ['fist', 'hook'].includes(atom.word)
+            : GRIP_BRINGS[grip]!.split(' ').includes(atom.word)),
+      )
+      const until = shifted(gate.until, c)
+      return (
+        brings &&
+        !names(gate, atom, true, protocol, true) &&
+        clock >= shifted(gate.from, c) &&
+        (until === undefined || until === null || clock < until) &&
+        phaseOfDay(gate.from) <= index &&
+        fits(gate, atom, exercise, c) &&
+        needs(gate, atom).every((one) => met(c, one, everything))
+      )
+    })
+    if (open.length === 0) return null
+    return open.some((gate: any) => gate.as !== 'caution') ? 'clear' : 'with-care'
+  }
+
+  /** 5.5.3: in what the phase keeps on, in what holds as much, or as a rule of an opened phase says for this motion. */
+  function insideOf(phase: any): boolean {
+    const on = exercise.in ?? 'none'
+    if (phase.always_in.some((own: string) => mayReplace(on, own))) return true
+    const comesOff = asList(phase.wear).some(
+      (one) => phase.always_in.includes(one.orthosis) && one.offFor.includes('exercise'),
+    )
+    const opened = [
+      ...protocol.phases.slice(0, index + 1).flatMap((one: any) =>
+        [...asList(one.allow), ...asList(one.caution)].map((rule) => ({
+          rule,
+          from: rule.from ?? one.days[0],
+          gate: false,
+        })),
+      ),
+      ...protocol.gates
+        .filter((rule: any) => phaseOfDay(rule.from) <= index)
+        .map((rule: any) => ({ rule, from: rule.from, gate: true })),
+    ]
+    return opened.some(({ rule, from, gate }) => {
+      const until = shifted(rule.until, c)
+      return (
+        names(rule, atom, true, protocol, gate) &&
+        clock >= shifted(from, c) &&
+        (until === undefined || until === null || clock < until) &&
+        (rule.in ? rule.in.includes(on) : comesOff) &&
+        fits(rule, atom, exercise, c)
+      )
+    })
+  }
+
+  function phaseOfDay(from: number): number {
+    const begun = protocol.phases.filter((one: any) => shifted(one.days[0], c)! <= shifted(from, c)!)
+    return Math.max(0, begun.length - 1)
   }
 
   function byDefault(later: boolean, guardedMotion: boolean): string {
@@ -465,7 +675,15 @@ function judge(
         : 'with-care'
     if (atom.kind === 'test' || atom.kind === 'act') {
       const mentioned = protocol.gates.some((gate: any) => asList(gate[atom.kind]).includes(atom.word))
-      return last && !mentioned ? 'with-care' : 'not-yet'
+      if (!last || mentioned) return 'not-yet'
+      if (atom.kind === 'act' && ['torque', 'wb', 'vibration'].includes(atom.word)) {
+        // 5.5.11: not before the hand bears as much anyway
+        const gates = [...protocol.gates].sort((a: any, b: any) => shifted(a.from, c) - shifted(b.from, c))
+        const heavy =
+          gates.find((gate: any) => (level(gate.res) ?? 0) >= 4 || (gate.kg ?? 0) >= 5) ?? gates.at(-1)
+        if (heavy && (clock < shifted(heavy.from, c) || phaseOfDay(heavy.from) > index)) return 'not-yet'
+      }
+      return 'with-care'
     }
     return 'not-yet'
   }

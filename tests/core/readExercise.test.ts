@@ -90,9 +90,9 @@ describe('an entry with a fault is refused whole, with the place and what was ex
     ],
     [
       'a signature that types what the angles tell',
-      { ...fist, signature: { grips: [{ grip: 'cyl' }] } },
+      { ...fist, signature: { posture: { wrist: [0, 0] } } },
       'signature',
-      /grips|known/i,
+      /posture|known/i,
     ],
   ])('%s', (_case, entry, path, expected) => {
     const refusal = refusalOf(entry)

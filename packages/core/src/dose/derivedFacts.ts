@@ -5,7 +5,7 @@ import type { Tendon } from '../tissue/tendonExcursion.js'
 import type { ClassifiedNerveMove } from '../nerve/nerveMove.js'
 import type { Signature } from '../exercise/signature.js'
 import type { Dose, Exercise } from '../exercise/exercise.js'
-import { PHALEN_HOLD_SECONDS } from '../exercise/composites.js'
+import { HELD_FROM_SECONDS } from '../exercise/composites.js'
 import { NERVE_HOLD_SECONDS } from '../exercise/nerveTechniqueOf.js'
 import { signatureOf, STRETCH_FROM_HOLD_SECONDS } from '../exercise/signatureOf.js'
 
@@ -115,4 +115,4 @@ export function changesByDose(exercise: Exercise): ChangeByDose[] {
 }
 
 /** The first whole seconds at which a hold counts otherwise: a wrist kept bent, a held nerve, a stretch. */
-const HOLD_BORDERS = [PHALEN_HOLD_SECONDS, NERVE_HOLD_SECONDS + 1, STRETCH_FROM_HOLD_SECONDS + 1]
+const HOLD_BORDERS = [HELD_FROM_SECONDS, NERVE_HOLD_SECONDS + 1, STRETCH_FROM_HOLD_SECONDS + 1]

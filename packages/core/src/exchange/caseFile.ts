@@ -150,7 +150,7 @@ function ofExercise(
       ...part,
       place: other ? first.otherInjuries.indexOf(other) + 1 : 0,
     })),
-    orthosis: asked.orthosis ?? orthosisOn(exercise, dose!, first),
+    orthosis: asked.orthosis ?? orthosisOn(exercise, dose!, first, done),
   }
 }
 

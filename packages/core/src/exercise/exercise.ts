@@ -274,7 +274,7 @@ export interface ExerciseText {
 /** What the angles cannot tell: direction of an isometric, a held neighbor, circles, activities, weights, who moves it. */
 export interface WrittenSignature extends Pick<
   Signature,
-  'motions' | 'combos' | 'acts' | 'kg' | 'by' | 'stress' | 'technique'
+  'motions' | 'combos' | 'grips' | 'acts' | 'kg' | 'by' | 'stress' | 'technique'
 > {
   /** The nerve an exercise is meant to move; how it moves follows from the angles. */
   readonly nerve: Nerve | null
@@ -314,8 +314,8 @@ export interface Exercise {
   /** Usual earliest week per condition. */
   readonly gateWeeks: Readonly<Record<string, number>>
   readonly ladder: { readonly easier: readonly string[]; readonly harder: readonly string[] }
-  /** Orthoses it may be done in, `none` included when it may be done without. */
-  readonly worn: readonly Orthosis[]
+  /** The only orthoses it is done in, `none` included when it may be done without; absent: in any that leaves its joints free. */
+  readonly worn?: readonly Orthosis[]
   readonly side: 'one' | 'each' | 'both'
   /** What the other hand does, where sides and force do not tell. */
   readonly otherHand?: OtherHandUse

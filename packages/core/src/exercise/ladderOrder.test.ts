@@ -44,11 +44,11 @@ const EARLIER: Readonly<Record<string, string>> = {
     'protocols guard the straight fist by itself and open it after the full one',
   'wrist-helped-up-down > wrist-updown-side':
     'under a plate the hand moves by itself before another hand moves it',
-  'middle-joint-straighten-passive > middle-joint-bag-drape':
-    'the first keeps the big knuckle bent, which no rule names for stretching',
   'middle-joint-bend-blocked > buddy-strap-bends': 'schools without a block never ask for it',
   'bottle-shake-steady > ball-toss': 'pushes to either side are opened by no rule of this school',
   'wall-ball-circles > table-lean-shift': 'circling under load is opened by no rule of this school',
+  'thumb-back-lift > thumb-tip-taps':
+    'the lift lays the palm on the table, and in a cast the forearm is not turned that far',
   'thumb-tip-taps > block-thumb-big-joint-taped': OTHER_PART,
   'thumb-spread-meet > thumb-tip-joint-bend-passive': OTHER_PART,
   'pickup-small > putty-key-pinch':

@@ -114,7 +114,7 @@ export function readExercise(document: unknown): shape.Exercise {
       easier: ladder['easier']!.list().map((id) => id.text()),
       harder: ladder['harder']!.list().map((id) => id.text()),
     },
-    worn: doc['worn']!.list().map((word) => word.oneOf(ORTHOSES)),
+    ...(doc['worn']!.isMissing ? {} : { worn: doc['worn']!.list().map((word) => word.oneOf(ORTHOSES)) }),
     side: doc['side']!.oneOf(['one', 'each', 'both']),
     ...(doc['otherHand']!.isMissing ? {} : { otherHand: doc['otherHand']!.oneOf(shape.OTHER_HAND_USES) }),
     ...(doc['digits']!.isMissing ? {} : { digits: readDigits(doc['digits']!) }),
@@ -199,18 +199,28 @@ export function readDose(
   }
 }
 
-const WRITTEN_KEYS = ['motions', 'combos', 'acts', 'kg', 'by', 'stress', 'technique'] as const
+const WRITTEN_KEYS = ['motions', 'combos', 'grips', 'acts', 'kg', 'by', 'stress', 'technique'] as const
 
 function readWritten(reader: DocumentReader): shape.WrittenSignature {
   if (reader.isMissing)
-    return { motions: [], combos: [], acts: [], kg: null, by: null, stress: [], technique: [], nerve: null }
+    return {
+      motions: [],
+      combos: [],
+      grips: [],
+      acts: [],
+      kg: null,
+      by: null,
+      stress: [],
+      technique: [],
+      nerve: null,
+    }
   const part = reader.object([...WRITTEN_KEYS, 'nerve'])
   const stated = WRITTEN_KEYS.filter((key) => !part[key]!.isMissing)
-  const { motions, combos, acts, kg, by, stress, technique } = readSignature(
+  const { motions, combos, grips, acts, kg, by, stress, technique } = readSignature(
     reader.at(Object.fromEntries(stated.map((key) => [key, part[key]!.value]))),
   )
   const nerve = part['nerve']!.optional((word) => word.oneOf(NERVES))
-  return { motions, combos, acts, kg, by, stress, technique, nerve }
+  return { motions, combos, grips, acts, kg, by, stress, technique, nerve }
 }
 
 function readDigits(reader: DocumentReader): Digit[] {

@@ -24,6 +24,8 @@ export interface Signature {
     readonly combo: words.Combo
     readonly mode: words.Mode
     readonly res: words.ResistanceClass | null
+    /** Joints of it that the exercise tells about by itself: it brings no motion of these along. */
+    readonly told?: readonly words.Axis[]
   }[]
   readonly grips: readonly { readonly grip: words.Grip; readonly res: words.ResistanceClass | null }[]
   readonly kg: number | null

@@ -42,7 +42,7 @@ function goldenText(): string {
             facts.endRangeMinutesPerDay > 0
               ? `, ${facts.endRangeMinutesPerDay.toFixed(0)} min a day at the end of the range`
               : ''
-          }; worn: ${entry.worn.length > 12 ? `any of ${entry.worn.length}` : entry.worn.join(' ')}`,
+          }; ${entry.worn ? `worn: ${entry.worn.join(' ')}` : 'worn: what leaves its joints free'}`,
           ...changesByDose(entry).map(
             ({ field, from, text }) =>
               `  at ${field === 'load' ? 'load' : 'hold'} ${from}: ${text || 'moves nothing'}`,

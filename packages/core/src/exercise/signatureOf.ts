@@ -11,7 +11,7 @@ import type { Protocol } from '../protocol/protocol.js'
 import type { Signature, SignatureMotion } from './signature.js'
 import { isByOtherHand, type Dose, type Exercise, type Force } from './exercise.js'
 import { arcsOf, isOfDigits, isOfWrist, postureOf, travelOf } from './travelOf.js'
-import { combosOf, madeBy } from './composites.js'
+import { combosOf, HELD_COMBOS, madeBy } from './composites.js'
 import { nerveTechniqueOf } from './nerveTechniqueOf.js'
 import { resistanceOf } from './resistanceOf.js'
 
@@ -39,7 +39,7 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
   /** Handling taught in the clinic stays a movement, however long: massage, passive motion in the orthosis. */
   const isHandled = exercise.demand === 'care' || exercise.demand === 'taught'
   const isLong = dose.holdSeconds > STRETCH_FROM_HOLD_SECONDS
-  const travel = travelOf(exercise)
+  const travel = travelOf(exercise, orthosis)
   const motions: SignatureMotion[] = []
   const move = (
     modes: readonly Mode[],
@@ -119,11 +119,16 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       break
   }
   for (const written of exercise.written.motions) motions.push({ ...written, res: written.res ?? res })
-  const grip = ['resisted', 'lowered against load', 'isometric'].includes(exercise.force)
-    ? GRIP_OF_HAND[exercise.grip]
-    : null
-  const isMoving = motions.length > 0
   const isResisting = comboMode === 'I' || comboMode === 'R'
+  const grips = gripsOf(exercise, isResisting ? (res ?? 5) : 0)
+  const [grip = null] = grips.map((one) => one.grip)
+  const isMoving = motions.length > 0
+  const made = combosOf(exercise, dose, {
+    mode: comboMode,
+    back: backMode(exercise.force, comboMode),
+    grip,
+    res,
+  })
   return {
     name: exercise.text.en.name,
     motions,
@@ -131,14 +136,15 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
     digits: exercise.digits ?? null,
     posture: postureOf(exercise, travel.moved),
     combos: [
-      ...(isMoving
-        ? combosOf(exercise, dose).map((combo) =>
-            madeBy(combo, comboMode, orthosis, isResisting ? res : null),
-          )
-        : []),
+      ...made
+        .filter(({ combo }) => isMoving || HELD_COMBOS.includes(combo))
+        .map((combo) => madeBy(combo, orthosis, isResisting ? res : null)),
       ...exercise.written.combos,
-    ],
-    grips: grip ? [{ grip, res: res ?? 5 }] : [],
+    ].filter(
+      ({ combo, mode }, place, all) =>
+        all.findIndex((one) => one.combo === combo && one.mode === mode) === place,
+    ),
+    grips,
     kg: exercise.written.kg ?? (exercise.load?.unit === 'kg' && dose.load ? dose.load : null),
     tests: [],
     acts: [...exercise.written.acts, ...(exercise.load?.unit === 'bodyWeight' ? (['wb'] as const) : [])],
@@ -176,6 +182,32 @@ export function withDigitsFollowing(
     ...signature,
     motions: signature.motions.filter((part) => !follows(part)),
     combos: signature.combos.filter(isOwn),
+  }
+}
+
+/** What the hand holds: written by hand where the angles and the load cannot tell how hard, else against the load; nothing weighs R0. */
+function gripsOf(exercise: Exercise, res: ResistanceClass): Signature['grips'] {
+  if (exercise.written.grips.length > 0) return exercise.written.grips
+  const grip = GRIP_OF_HAND[exercise.grip]
+  return grip ? [{ grip, res }] : []
+}
+
+/** The mode in which a repetition comes back; `null` where it does not count: let go, or held at the end. */
+function backMode(force: Force, mode: Mode): Mode | null {
+  switch (force) {
+    case 'active':
+    case 'active with other hand on scar':
+    case 'active-assisted':
+    case 'active wrist, passive digits':
+    case 'active wrist, assisted digits':
+      return mode
+    case 'guided without pull':
+    case 'passive, let back':
+      return 'P'
+    case 'passive by other hand':
+      return mode === 'P' ? 'P' : null
+    default:
+      return null
   }
 }
 

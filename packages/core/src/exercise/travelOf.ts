@@ -1,4 +1,6 @@
-import type { Arcs, Axis, Motion } from '../vocabulary/vocabulary.js'
+import { HYPEREXTENDED_BELOW_DEG } from '../vocabulary/jointRanges.js'
+import { blockOf, BY_MOTION_DEG } from '../vocabulary/orthosisHolds.js'
+import type { Arcs, Axis, Joint, Motion, Orthosis } from '../vocabulary/vocabulary.js'
 import { axisOfMotion } from '../vocabulary/vocabulary.js'
 import { ANGLE_NAMES, type AngleName, type Exercise } from './exercise.js'
 
@@ -24,14 +26,21 @@ const DIRECTIONS: Readonly<Partial<Record<AngleName, readonly [Motion, Motion]>>
   thumbPalmarAbduction: ['thumbCmc.pabd', 'thumbCmc.add'],
   opposition: ['thumbCmc.opp', 'thumbCmc.opp'],
 }
-/** Angles below which the joint is hyperextended, which rules name apart. Source: derivation. */
-const HYPEREXTENDED_BELOW: Readonly<Partial<Record<AngleName, readonly [number, Motion]>>> = {
-  mcpFlexion: [-20, 'mcp.hyperext'],
-  pipFlexion: [-5, 'pip.hyperext'],
-  dipFlexion: [-5, 'dip.hyperext'],
-  thumbMcpFlexion: [-5, 'thumbMcp.hyperext'],
-  thumbIpFlexion: [-5, 'thumbIp.hyperext'],
+/**
+ * The axis of the rules on which an angle is stated. Spread has none of its own, nor has the base of the thumb: rules state
+ * neither in degrees.
+ */
+const STATED_AXES: readonly (readonly [AngleName, Axis])[] = ANGLE_NAMES.flatMap((name) => {
+  const directions = DIRECTIONS[name]
+  const axis = directions && name !== 'fingerSpread' ? axisOfMotion(directions[0]) : null
+  return axis === null || axis === 'thumbCmc' ? [] : [[name, axis] as const]
+})
+
+/** The axis of the rules on which an angle is stated; `undefined` for one that has none. */
+export function axisOfAngle(name: AngleName): Axis | undefined {
+  return STATED_AXES.find(([angle]) => angle === name)?.[1]
 }
+
 /** Angles of fingers and thumb. */
 export const DIGIT_ANGLES: readonly AngleName[] = [
   'mcpFlexion',
@@ -48,12 +57,26 @@ export const DIGIT_ANGLES: readonly AngleName[] = [
 export const isOfDigits = (name: AngleName) => DIGIT_ANGLES.includes(name)
 export const isOfWrist = (name: AngleName) => !isOfDigits(name)
 
-/** Which joints an exercise moves, and which way. */
-export function travelOf(exercise: Exercise) {
+/**
+ * A joint that is carried along within the block of the orthosis worn makes no motion of its own: opening to the roof of a dorsal
+ * block bends the knuckle by some degrees. Source: derivation, common practice.
+ */
+function isCarriedAlong(name: AngleName, exercise: Exercise, orthosis: Orthosis): boolean {
+  const axis = axisOfAngle(name)
+  const limit = axis && blockOf(orthosis, axis as Joint)
+  const angles = [exercise.start, ...exercise.shapes].map((pose) => pose[name])
+  if (!limit || angles.some((angle) => angle === undefined)) return false
+  const [least, most] = [Math.min(...(angles as number[])), Math.max(...(angles as number[]))]
+  return most - least <= BY_MOTION_DEG && least >= limit[0] && most <= limit[1]
+}
+
+/** Which joints an exercise moves in an orthosis, and which way. */
+export function travelOf(exercise: Exercise, orthosis: Orthosis = 'none') {
   const rising = new Set<AngleName>()
   const falling = new Set<AngleName>()
   for (const shape of exercise.shapes) {
     for (const name of ANGLE_NAMES) {
+      if (isCarriedAlong(name, exercise, orthosis)) continue
       const change = (shape[name] ?? 0) - (exercise.start[name] ?? 0)
       const threshold = name === 'opposition' ? 1 : MOVED_FROM_DEG
       if (change >= threshold) rising.add(name)
@@ -71,8 +94,10 @@ export function travelOf(exercise: Exercise) {
   const directionsOf = (names: Iterable<AngleName>, way: 0 | 1) =>
     [...names].filter((name) => !isPartOfDart(name)).flatMap((name) => DIRECTIONS[name]?.[way] ?? [])
   const hyperextended = [...moved].flatMap((name) => {
-    const limit = HYPEREXTENDED_BELOW[name]
-    return limit && exercise.shapes.some((shape) => (shape[name] ?? 0) < limit[0]) ? [limit[1]] : []
+    const axis = axisOfAngle(name)
+    const limit = axis && HYPEREXTENDED_BELOW_DEG[axis]
+    if (limit === undefined || !exercise.shapes.some((shape) => (shape[name] ?? 0) < limit)) return []
+    return [`${axis as Joint}.hyperext` as const]
   })
   const dart: Motion[] = isDartThrow ? ['wrist.dtm'] : []
   return {
@@ -94,16 +119,6 @@ export function travelOf(exercise: Exercise) {
       ]),
   }
 }
-
-/**
- * The axis of the rules on which an angle is stated. Spread has none of its own, nor has the base of the thumb: rules state
- * neither in degrees.
- */
-const STATED_AXES: readonly (readonly [AngleName, Axis])[] = ANGLE_NAMES.flatMap((name) => {
-  const directions = DIRECTIONS[name]
-  const axis = directions && name !== 'fingerSpread' ? axisOfMotion(directions[0]) : null
-  return axis === null || axis === 'thumbCmc' ? [] : [[name, axis] as const]
-})
 
 /**
  * The arc through which each moved joint travels, from the stated angles only: an unstated joint has none. Fingers that
@@ -130,7 +145,9 @@ export function postureOf(exercise: Exercise, moved: ReadonlySet<AngleName>): Ar
     // What is placed is held at the end: there the wrist stands by then.
     const held = isHeldAtEnd && isOfWrist(name) ? exercise.shapes.at(-1)?.[name] : undefined
     if (angle === undefined || (moved.has(name) && held === undefined)) continue
-    posture[axis] = [held ?? angle, held ?? angle]
+    const angles =
+      held === undefined ? [exercise.start, ...exercise.shapes].map((pose) => pose[name]!) : [held]
+    posture[axis] = [Math.min(...angles), Math.max(...angles)]
   }
   return Object.keys(posture).length > 0 ? posture : null
 }

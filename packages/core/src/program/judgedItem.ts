@@ -52,7 +52,7 @@ export function judgedItem<Override extends RecordedOverride>(
     exercise,
     dose,
     digits,
-    orthosis: orthosisOn(exercise, dose, state),
+    orthosis: orthosisOn(exercise, dose, state, { chosen: digits }),
     minutesPerBout: minutesOfBout(exercise, dose, 1, digits),
     verdict,
     override: coveringOverride(overrides, exercise.id, verdict, digits),

@@ -69,6 +69,8 @@ export interface Rule {
   readonly by: readonly Actor[] | null
   readonly technique: readonly Technique[] | null
   readonly res: ResistanceClass | null
+  /** Grips that a gate itself names up to its resistance: in an exercise with that grip it opens what the grip brings. */
+  readonly gripsNamed: readonly Grip[]
   readonly needs: readonly Criterion[]
   /** A gate that opens only with care. */
   readonly asCaution: boolean

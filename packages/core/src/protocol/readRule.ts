@@ -109,6 +109,7 @@ export function readRule(rule: DocumentReader, kind: RuleKind, id: string, conte
       ? null
       : part['technique']!.optional((list) => list.list().map((item) => item.oneOf(words.TECHNIQUES))),
     res,
+    gripsNamed: kind === 'gate' && res !== null ? (part['grip']!.optional(readGrips) ?? []) : [],
     needs: part['needs']!.optionalList().map(readCriterion),
     asCaution: part['as']!.optional((word) => word.oneOf(['caution'])) === 'caution',
     why,

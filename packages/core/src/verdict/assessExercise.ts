@@ -1,8 +1,9 @@
 import { catalogueDays } from '../exercise/catalogueClock.js'
+import { canBeDoneIn } from '../exercise/canBeDoneIn.js'
+import { judgedDigits } from '../exercise/chosenDigits.js'
 import { otherHandUse, type Dose, type Exercise } from '../exercise/exercise.js'
 import type { Criterion } from '../vocabulary/criterion.js'
 import { inEach } from '../words/names.js'
-import type { Phase } from '../protocol/protocol.js'
 import type { Orthosis } from '../vocabulary/vocabulary.js'
 import { together, type Part } from './assess.js'
 import { standingOf, type Supposing } from './caseOnDay.js'
@@ -107,7 +108,7 @@ function askedOfExercise(exercise: Exercise, dose: Dose, state: PatientCase, don
     missingOn: (offset) => {
       const then = on(offset, 'asTheRecordStands')
       // The orthosis that everything met would put on may be another than the one the record has on now.
-      const orthosis = done.orthosis ?? orthosisOn(exercise, dose, on(offset, 'byTimeAlone'))
+      const orthosis = done.orthosis ?? orthosisOn(exercise, dose, on(offset, 'byTimeAlone'), done)
       return (
         missingFor(exercise, dose, then, done) ??
         missingFor(exercise, dose, then, { ...done, orthosis }) ??
@@ -160,20 +161,25 @@ interface Concerned {
 
 /** The injuries an exercise is asked of as a whole: the case's own, others of this hand, and of the other where it does the same. */
 function concerning(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): Concerned[] {
-  const worn = done.orthosis ?? orthosisOn(exercise, dose, state)
+  const worn = done.orthosis ?? orthosisOn(exercise, dose, state, done)
   const own: Concerned = { other: null, state, how: { ...done, orthosis: worn } }
   if (state.otherInjuries.length === 0) return [own]
   const isBoth = otherHandUse(exercise) === 'the same'
   const others = state.otherInjuries.filter(({ hand }) => hand === 'same' || isBoth)
-  return [own, ...others.map((other) => concerned(exercise, dose, other, own.how))]
+  return [own, ...others.map((other) => concerned(exercise, dose, other, done))]
 }
 
-function concerned(exercise: Exercise, dose: Dose, other: OtherInjury, own: Worn): Concerned {
+/**
+ * How it is done for another injury: in the orthosis of that injury, which is on besides that of the first, where nobody said what
+ * is worn.
+ */
+function concerned(exercise: Exercise, dose: Dose, other: OtherInjury, done: HowDone): Concerned {
   const state = besides(other)
+  const asked = other.hand === 'same' ? done : {}
   return {
     other,
     state,
-    how: other.hand === 'same' ? own : { orthosis: orthosisOn(exercise, dose, state) },
+    how: { ...asked, orthosis: asked.orthosis ?? orthosisOn(exercise, dose, state, asked) },
   }
 }
 
@@ -207,29 +213,30 @@ function withoutHelp(exercise: Exercise, dose: Dose, state: PatientCase): readon
 }
 
 /**
- * The orthosis a phase keeps on always, where the exercise accepts it; otherwise without. An exercise that is never done
- * without is done in one the phase still has, else in the first it accepts.
+ * The orthosis an exercise is done in on the case's day: of those the phase has in which it can be done, and without, the one with
+ * the best answer. Of equals the one that stays on anyway, then one that comes off for exercise, then none: what is worn always
+ * is not taken off for nothing.
  */
-function usualOrthosis(exercise: Exercise, phase: Phase | null): Orthosis {
-  const kept = alwaysWorn(phase).find((orthosis) => exercise.worn.includes(orthosis))
-  if (kept) return kept
-  if (exercise.worn.includes('none')) return 'none'
-  const had = (phase?.wear ?? []).find(({ orthosis }) => exercise.worn.includes(orthosis))
-  return had?.orthosis ?? exercise.worn[0] ?? 'none'
-}
-
-/**
- * The orthosis an exercise is done in on the case's day. One that is never done without is judged in each it accepts, and
- * the best answer counts: a hinged orthosis is put on for it, where the protocol asks for one. Of equals the one worn anyway.
- */
-export function orthosisOn(exercise: Exercise, dose: Dose, state: PatientCase): Orthosis {
-  const usual = usualOrthosis(exercise, standingOf(state).phase)
-  if (exercise.worn.includes('none')) return usual
-  const judged = [usual, ...exercise.worn].map((orthosis) => ({
-    orthosis,
-    kind: exerciseKind(exercise, dose, state, { orthosis }),
-  }))
-  return judged.reduce((best, one) =>
-    one.kind !== best.kind && worseKind(one.kind, best.kind) === best.kind ? one : best,
-  ).orthosis
+export function orthosisOn(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone = {}): Orthosis {
+  const { phase } = standingOf(state)
+  const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)
+  const can = (orthosis: Orthosis) => canBeDoneIn(exercise, orthosis, digits, state.digits)
+  const stays = alwaysWorn(phase)?.orthosis
+  const had = (phase?.wear ?? []).filter(({ keep }) => keep !== 'night')
+  const always = had.filter(({ keep }) => keep === 'always')
+  const tried = [
+    ...(stays ? [stays] : []),
+    ...always.map(({ orthosis }) => orthosis),
+    'none' as const,
+    ...had.map(({ orthosis }) => orthosis),
+    ...(exercise.worn ?? []),
+  ]
+  const possible = tried.filter((orthosis, place) => tried.indexOf(orthosis) === place && can(orthosis))
+  let best: { orthosis: Orthosis; kind: VerdictKind } | null = null
+  for (const orthosis of possible) {
+    const kind = exerciseKind(exercise, dose, state, { ...done, orthosis })
+    if (!best || (kind !== best.kind && worseKind(kind, best.kind) === best.kind)) best = { orthosis, kind }
+    if (kind === 'clear') break
+  }
+  return best?.orthosis ?? 'none'
 }

@@ -21,6 +21,15 @@ function wordsIn(atom: Atom, language: names.Language): string {
       const [mode, combo] = [names.MODE_NAMES[atom.mode][language], names.COMBO_NAMES[atom.combo][language]]
       return `${combo} (${mode})`
     }
+    case 'hold': {
+      const [joint, direction] = atom.motion.split('.') as [Joint, string]
+      const place = names.JOINT_NAMES[joint][language]
+      const way = names.DIRECTION_NAMES[direction]![language]
+      const angle = Math.round(Math.max(...atom.arc.map(Math.abs)))
+      return language === 'en'
+        ? `${place} kept still at ${angle}° of ${way}`
+        : `${way} ${place} quieta a ${angle}°`
+    }
     case 'grip':
       return `${names.GRIP_NAMES[atom.grip][language]}, R${atom.res}`
     case 'kg':

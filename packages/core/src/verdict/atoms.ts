@@ -1,4 +1,6 @@
 import * as words from '../vocabulary/vocabulary.js'
+import { HYPEREXTENDED_BELOW_DEG, RESTING_RANGE } from '../vocabulary/jointRanges.js'
+import { keepsStillAt } from '../vocabulary/orthosisHolds.js'
 import type { Signature } from '../exercise/signature.js'
 
 /** The smallest thing a rule speaks about. The worst verdict of its atoms is the exercise's verdict. */
@@ -17,6 +19,8 @@ export type Atom =
       readonly mode: words.Mode
       readonly res: words.ResistanceClass
     }
+  /** A joint kept still outside its resting range: from neutral to where it is kept. */
+  | { readonly kind: 'hold'; readonly motion: words.Motion; readonly arc: words.Arc }
   | { readonly kind: 'grip'; readonly grip: words.Grip; readonly res: words.ResistanceClass }
   | { readonly kind: 'kg'; readonly kg: number }
   | { readonly kind: 'test'; readonly test: words.Test }
@@ -55,10 +59,12 @@ export function atomsOf(signature: Signature): Atom[] {
     motions.some((atom) => atom.mode === mode && atom.motion === motion)
   const brought: typeof motions = []
   const others: Atom[] = []
-  for (const { combo, mode, res } of signature.combos) {
+  for (const { combo, mode, res, told } of signature.combos) {
     others.push({ kind: 'combo', combo, mode, res: resOf(mode, res) })
     for (const motion of words.COMBO_MOTIONS[combo]) {
-      if (!lists(mode, motion))
+      const axis = words.axisOfMotion(motion)
+      const isTold = axis !== null && told?.includes(axis)
+      if (!isTold && !lists(mode, motion))
         brought.push({ kind: 'motion', mode, motion, arc: null, res: resOf(mode, res) })
     }
     // Loads whatever mode is written.
@@ -77,9 +83,38 @@ export function atomsOf(signature: Signature): Atom[] {
   for (const act of signature.acts) others.push({ kind: 'act', act })
   for (const stress of signature.stress) others.push({ kind: 'stress', stress })
   for (const { nerve, technique } of signature.nerve) others.push({ kind: 'nerve', nerve, technique })
-  const parts = [...all, ...pushed, ...others]
+  const parts = [...all, ...pushed, ...heldOf(signature, all), ...others]
   const techniques = signature.technique.map((technique): Atom => ({ kind: 'technique', technique }))
   return [...parts, ...techniques]
+}
+
+/**
+ * Joints an exercise keeps still outside their resting range (vocabulary 5.5.6). Where the orthosis worn keeps the joint there, it
+ * is the orthosis that holds it, and the rule that puts it on has spoken.
+ */
+function heldOf({ posture, orthosis }: Signature, moved: readonly MotionAtom[]): Atom[] {
+  return words.arcEntries(posture).flatMap(([axis, [low, high]]): Atom[] => {
+    const resting = RESTING_RANGE[axis]
+    const joint = axis as words.Joint
+    if (!resting || moved.some(({ motion }) => words.axisOfMotion(motion) === axis)) return []
+    if (keepsStillAt(orthosis, joint, [low, high])) return []
+    const [towardsLow, towardsHigh] = axis === 'forearm' ? ['pron', 'sup'] : ['ext', 'flex']
+    const isPastStraight = low < (HYPEREXTENDED_BELOW_DEG[axis] ?? -Infinity)
+    return [
+      ...(high > resting[1]
+        ? [{ kind: 'hold', motion: `${joint}.${towardsHigh}`, arc: [Math.min(0, high), high] } as const]
+        : []),
+      ...(low < resting[0]
+        ? [
+            {
+              kind: 'hold',
+              motion: `${joint}.${isPastStraight ? 'hyperext' : towardsLow}`,
+              arc: [Math.min(0, low), Math.max(0, low)],
+            } as const,
+          ]
+        : []),
+    ]
+  })
 }
 
 /** Unstated resistance is unknown, hence unrestricted, in modes that resist. */
@@ -113,6 +148,8 @@ export function atomText(atom: Atom): string {
       return `${atom.mode} ${words.wordOfMotion(atom.motion)}${atom.mode === 'I' || atom.mode === 'R' ? ` R${atom.res}` : ''}`
     case 'combo':
       return `${atom.mode} ${atom.combo}`
+    case 'hold':
+      return `hold ${words.wordOfMotion(atom.motion)} ${atom.arc[0]} to ${atom.arc[1]}`
     case 'grip':
       return `grip ${atom.grip} R${atom.res}`
     case 'kg':

@@ -112,6 +112,10 @@ const DEFAULT_TEXT: Readonly<Record<DefaultName, (what: string) => Said>> = {
     en: `${what} lies outside the injured part: free.`,
     es: `${what}: fuera de la parte lesionada, libre.`,
   }),
+  heldOutside: (what) => ({
+    en: `${what}: nothing there is guarded.`,
+    es: `${what}: ahí no se vigila nada.`,
+  }),
   outsideWithCare: (what) => ({
     en: `${what}: away from the injury, but loading or stretching waits for care until the last phase.`,
     es: `${what}: lejos de la lesión, pero cargar o estirar pide cuidado hasta la última fase.`,
@@ -119,6 +123,10 @@ const DEFAULT_TEXT: Readonly<Record<DefaultName, (what: string) => Said>> = {
   compositeByJoints: (what) => ({
     en: `${what} as such is not guarded here; its joints are judged one by one.`,
     es: `${what}: no está vigilado como tal; se juzga cada articulación.`,
+  }),
+  compositeWithCare: (what) => ({
+    en: `${what}: no rule of the protocol names it; its joints are judged one by one, and it is done gently.`,
+    es: `${what}: ninguna regla del protocolo lo nombra; se juzga cada articulación, y se hace suave.`,
   }),
   notGuarded: (what) => ({ en: `${what} is not guarded here.`, es: `${what}: no está vigilado aquí.` }),
   notAddressed: (what) => ({

@@ -7,7 +7,8 @@ import { isLoading, type Atom, type MotionAtom } from './atoms.js'
 import type { CaseOnDay } from './caseOnDay.js'
 import {
   closes,
-  isOnGuardedDigit,
+  isOfDigits,
+  isOfInjuredDigit,
   isOnOtherFingers,
   kgOf,
   misfitsOf,
@@ -15,9 +16,10 @@ import {
   type Misfit,
 } from './matching.js'
 import type { Order } from '../protocol/order.js'
-import { rulesOnAtom } from './rulesOnAtom.js'
+import { phaseOfGate, rulesOnAtom } from './rulesOnAtom.js'
 import type { Signature } from '../exercise/signature.js'
-import { distinctCriteria, type VerdictKind } from './verdict.js'
+import { distinctCriteria, worseKind, type VerdictKind } from './verdict.js'
+import { standsFor } from '../vocabulary/orthosisHolds.js'
 
 /** What decided where no rule speaks (vocabulary 5.2.8). */
 export type DefaultName =
@@ -25,8 +27,10 @@ export type DefaultName =
   | 'freeInLastPhase'
   | 'hyperextensionInLastPhase'
   | 'outside'
+  | 'heldOutside'
   | 'outsideWithCare'
   | 'compositeByJoints'
+  | 'compositeWithCare'
   | 'notGuarded'
   | 'notAddressed'
   | 'techniqueByMotions'
@@ -58,6 +62,8 @@ export function restsOnRule(judgement: AtomJudgement): boolean {
   return (
     because.name !== 'default' ||
     because.which === 'compositeByJoints' ||
+    because.which === 'compositeWithCare' ||
+    because.which === 'heldOutside' ||
     because.which === 'techniqueByMotions'
   )
 }
@@ -76,6 +82,7 @@ export function judgeAtom(
   standing: PhaseStanding,
   facts: FactBook,
 ): AtomJudgement {
+  if (atom.kind === 'hold') return judgeHold(atom, signature, state, standing, facts)
   const judged = (kind: VerdictKind, because: Because): AtomJudgement => ({ atom, kind, because })
   const elsewhere = isOnOtherFingers(atom, signature, state)
   const rulesApply = !elsewhere || (atom.kind === 'motion' && (atom.mode === 'I' || atom.mode === 'R'))
@@ -100,17 +107,44 @@ export function judgeAtom(
   const forbidding = state.orders.find(
     (order) => order.effect === 'forbid' && orderCovers(order, atom, signature, state.day),
   )
-  if (forbidding) return judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
+  const isPart = atom.kind === 'motion' && (atom.mode === 'AA' || atom.mode === 'PH')
+  if (forbidding && !isPart) return judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
   if (never) {
+    if (forbidding) return judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
     const otherwise = judged('never', { name: 'barred', rule: never })
     return judged('with-care', { name: 'allowedByOrder', order: lifting!, otherwise })
   }
   const byProtocol = rulesApply
     ? judgeByProtocol(atom, signature, state, standing, facts, elsewhere)
     : judgeByDefault(atom, signature, state, standing, facts, true, false)
-  if (allowing && byProtocol.kind !== 'clear')
+  // What a part of it may never do stays so, whatever an order forbids besides.
+  if (forbidding && byProtocol.kind !== 'never')
+    return judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
+  if (allowing && byProtocol.kind !== 'clear' && byProtocol.kind !== 'never')
     return judged('with-care', { name: 'allowedByOrder', order: allowing, otherwise: byProtocol })
   return byProtocol
+}
+
+/** Modes in which a joint may have come to where it is kept. */
+const MODES_OF_BEING_THERE: readonly words.Mode[] = ['A', 'P', 'AA', 'PH']
+
+/** A joint kept still outside its resting range: one way of being there must be open (vocabulary 5.5.6). */
+function judgeHold(
+  atom: Extract<Atom, { kind: 'hold' }>,
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+  facts: FactBook,
+): AtomJudgement {
+  const elsewhere = isOnOtherFingers(atom, signature, state)
+  if (!isGuardedJoint(atom, signature, state, elsewhere))
+    return { atom, kind: 'clear', because: { name: 'default', which: 'heldOutside' } }
+  return MODES_OF_BEING_THERE.map((mode) => {
+    const being: Atom = { kind: 'motion', mode, motion: atom.motion, arc: atom.arc, res: 0 }
+    return { ...judgeAtom(being, signature, state, standing, facts), atom }
+  }).reduce((best, one) =>
+    one.kind !== best.kind && worseKind(one.kind, best.kind) === best.kind ? one : best,
+  )
 }
 
 function judgeByProtocol(
@@ -129,9 +163,9 @@ function judgeByProtocol(
     if (!isInForce(standing, protocol, index)) continue
     if (
       phase.alwaysIn &&
-      !elsewhere &&
-      !phase.alwaysIn.includes(signature.orthosis) &&
-      isOnGuardedDigit(atom, protocol)
+      atom.kind === 'motion' &&
+      isOfDigits(atom.motion) &&
+      !isInside(phase, phase.alwaysIn, atom, signature, state, standing)
     )
       return judged('not-yet', { name: 'alwaysIn', phase, inside: phase.alwaysIn })
     const forbid = rules.forbid[index]!.find((rule) =>
@@ -142,9 +176,11 @@ function judgeByProtocol(
 
   let open: Rule | null = null
   let held: { rule: Rule; missing: readonly Criterion[]; isWaitedFor: boolean } | null = null
+  let heldThroughGrip: AtomJudgement | null = null
   const misfitting: Rule[] = []
   let opensLater = false
-  for (const { rule, phaseIndex } of rules.permissions) {
+  for (const { rule, phaseIndex, throughGrips } of rules.permissions) {
+    if (throughGrips && !signature.grips.some(({ grip }) => throughGrips.includes(grip))) continue
     const isGate = rule.kind === 'gate'
     // A phase the case still waits for opens nothing, but what its rules ask for holds already.
     const isWaitedFor = phaseIndex > standing.index
@@ -152,13 +188,17 @@ function judgeByProtocol(
     if (effectiveDay < rule.from) opensLater = true
     if (effectiveDay < rule.from || (rule.until !== null && effectiveDay >= rule.until)) continue
     if (misfitsOf(rule, atom, signature).length > 0) {
+      // What a grip brings along only ever opens: its limit speaks of the grip.
+      if (throughGrips) continue
       const isOfEarlierPhase = rule.kind !== 'gate' && phaseIndex < standing.index
-      if (!isAdviceOnForm(atom, state.protocol, elsewhere, isOfEarlierPhase)) misfitting.push(rule)
+      if (!isAdviceOnForm(atom, signature, state, elsewhere, isOfEarlierPhase)) misfitting.push(rule)
       continue
     }
     const entries = isGate ? entriesUpTo(phaseIndex, protocol, standing) : []
     const missing = distinctCriteria(missingOf([...entries, ...neededBy(rule, atom)], facts))
-    if (missing.length > 0 || (isGate && isWaitedFor)) {
+    if (throughGrips && (missing.length > 0 || isWaitedFor)) {
+      heldThroughGrip ??= judged('not-yet', { name: 'held', rule, missing })
+    } else if (missing.length > 0 || (isGate && isWaitedFor)) {
       const isNearer = held && isWaitedFor === held.isWaitedFor && missing.length < held.missing.length
       if (!held || isNearer || (held.isWaitedFor && !isWaitedFor)) held = { rule, missing, isWaitedFor }
     } else if (!isWaitedFor && (!open || (isCautious(open) && !isCautious(rule)))) open = rule
@@ -179,7 +219,36 @@ function judgeByProtocol(
       form: offered ? misfitsOf(offered, atom, signature) : null,
     })
   }
-  return judgeByDefault(atom, signature, state, standing, facts, elsewhere, opensLater)
+  const byDefault = judgeByDefault(atom, signature, state, standing, facts, elsewhere, opensLater)
+  return byDefault.kind === 'not-yet' ? (heldThroughGrip ?? byDefault) : byDefault
+}
+
+/**
+ * Whether an exercise is done in the orthosis that a phase keeps on always: in that one, in another that holds as much, or in one
+ * a rule of an opened phase names for this motion. Where it comes off for exercise, a rule that asks for none counts as well; a
+ * default never does (vocabulary 5.5.3).
+ */
+function isInside(
+  phase: Phase,
+  alwaysIn: readonly words.Orthosis[],
+  atom: MotionAtom,
+  signature: Signature,
+  { protocol }: CaseOnDay,
+  { index, effectiveDay }: PhaseStanding,
+): boolean {
+  if (alwaysIn.some((own) => standsFor(signature.orthosis, own))) return true
+  const comesOff = phase.wear.some(
+    ({ orthosis, offFor }) => alwaysIn.includes(orthosis) && offFor.includes('exercise'),
+  )
+  return rulesOnAtom(protocol, atom).permissions.some(
+    ({ rule, phaseIndex, throughGrips }) =>
+      throughGrips === null &&
+      phaseIndex <= index &&
+      rule.from <= effectiveDay &&
+      (rule.until === null || effectiveDay < rule.until) &&
+      (rule.inOrthosis ? rule.inOrthosis.includes(signature.orthosis) : comesOff) &&
+      misfitsOf(rule, atom, signature).length === 0,
+  )
 }
 
 /** What the phases ask for between where a case stands and one of them. */
@@ -206,23 +275,36 @@ function isInForce(standing: PhaseStanding, protocol: Protocol, index: number): 
  */
 function isAdviceOnForm(
   atom: Atom,
-  protocol: Protocol,
+  signature: Signature,
+  state: CaseOnDay,
   elsewhere: boolean,
   isOfEarlierPhase: boolean,
 ): boolean {
   return (
     atom.kind === 'motion' &&
     !words.LOADING_MODES.includes(atom.mode) &&
-    !isGuarded(atom, protocol, elsewhere) &&
-    (isOfEarlierPhase || !words.HEALING_ANCHORS.includes(protocol.anchor))
+    !isGuarded(atom, signature, state, elsewhere) &&
+    (isOfEarlierPhase || !words.HEALING_ANCHORS.includes(state.protocol.anchor))
   )
 }
 
-function isGuarded(atom: MotionAtom, protocol: Protocol, elsewhere: boolean): boolean {
+function isGuarded(atom: MotionAtom, signature: Signature, state: CaseOnDay, elsewhere: boolean): boolean {
   const loads = atom.mode === 'I' || atom.mode === 'R'
   return (
-    (!elsewhere && protocol.guard.has(atom.motion)) || (loads && protocol.strengthMotions.has(atom.motion))
+    isGuardedJoint(atom, signature, state, elsewhere) ||
+    (loads && state.protocol.strengthMotions.has(atom.motion))
   )
+}
+
+/** Whether a protocol guards a joint: it lists the motion, or the digit is injured. */
+function isGuardedJoint(
+  atom: MotionAtom | Extract<Atom, { kind: 'hold' }>,
+  signature: Signature,
+  state: CaseOnDay,
+  elsewhere: boolean,
+): boolean {
+  if (elsewhere) return false
+  return state.protocol.guard.has(atom.motion) || isOfInjuredDigit(atom, signature, state)
 }
 
 /**
@@ -239,11 +321,32 @@ function judgeByDefault(
   opensLater: boolean,
 ): AtomJudgement {
   const byDefault = defaultOf(atom, signature, state, standing, elsewhere, opensLater)
+  if (atom.kind === 'motion' && (atom.mode === 'AA' || atom.mode === 'PH'))
+    return noFreerThanItsParts(byDefault, atom, signature, state, standing, facts)
   if (byDefault.kind === 'not-yet' || !isLoading(atom)) return byDefault
   const missing = missingOf([LOAD_BASE.pain, LOAD_BASE.edema], facts)
   return missing.length > 0
     ? { atom, kind: 'not-yet', because: { name: 'heldByLoadBase', missing } }
     : byDefault
+}
+
+/** Helped and placed movement is moved by hand and by muscle: by default never freer than either (vocabulary 5.5.2). */
+function noFreerThanItsParts(
+  byDefault: AtomJudgement,
+  atom: MotionAtom,
+  signature: Signature,
+  state: CaseOnDay,
+  standing: PhaseStanding,
+  facts: FactBook,
+): AtomJudgement {
+  const parts = (['A', 'P'] as const).map((mode) => ({
+    ...judgeAtom({ ...atom, mode }, signature, state, standing, facts),
+    atom,
+  }))
+  return parts.reduce(
+    (worst, one) => (one.kind !== worst.kind && worseKind(one.kind, worst.kind) === one.kind ? one : worst),
+    byDefault,
+  )
 }
 
 /** Section 5.2.8. Unknown at the injured part is "not yet". */
@@ -265,7 +368,7 @@ function defaultOf(
   const isLast = protocol.phases.length > 1 && standing.index === protocol.phases.length - 1
   switch (atom.kind) {
     case 'motion': {
-      if (isGuarded(atom, protocol, elsewhere)) {
+      if (isGuarded(atom, signature, state, elsewhere)) {
         const moves = !words.LOADING_MODES.includes(atom.mode)
         // A rule that opens it on a later day speaks about it: the default does not run ahead of the rule.
         if (!isLast || !moves || opensLater) return by('not-yet', 'unopened')
@@ -281,7 +384,7 @@ function defaultOf(
     }
     case 'combo':
       if (!elsewhere && protocol.guardCombos.includes(atom.combo)) return by('not-yet', 'unopened')
-      if (words.COMBOS_WITH_CARE.includes(atom.combo)) return by('with-care', 'notAddressed')
+      if (words.COMBOS_WITH_CARE.includes(atom.combo)) return by('with-care', 'compositeWithCare')
       return by('clear', 'compositeByJoints')
     case 'stress':
       return protocol.guardStress.includes(atom.stress)
@@ -300,13 +403,32 @@ function defaultOf(
         : by('with-care', 'techniqueAlone')
     case 'test':
     case 'act':
-      return isLast && !isMentioned(atom, protocol.gates)
+      return isLast && !isMentioned(atom, protocol.gates) && isBornAlready(atom, protocol, standing)
         ? by('with-care', 'notAddressed')
         : by('not-yet', 'unopened')
+    case 'hold':
+      return by('not-yet', 'unopened')
     case 'grip':
     case 'kg':
       return by('not-yet', 'unopened')
   }
+}
+
+/** Activities that ask as much of the hand as a heavy load. */
+const HEAVY_ACTS: readonly words.Act[] = ['torque', 'wb', 'vibration']
+const HEAVY_FROM: { readonly res: words.ResistanceClass; readonly kg: number } = { res: 4, kg: 5 }
+
+/**
+ * Whether a protocol already lets the hand bear as much as an activity asks that no gate names: weight, twisting and vibration wait
+ * for the first gate of a heavy load, or for the last gate where none is heavy (vocabulary 5.5.11).
+ */
+function isBornAlready(atom: Atom, protocol: Protocol, { index, effectiveDay }: PhaseStanding): boolean {
+  if (atom.kind !== 'act' || !HEAVY_ACTS.includes(atom.act)) return true
+  const gates = [...protocol.gates].sort((a, b) => a.from - b.from)
+  const heavy = gates.find((gate) => (gate.res ?? 0) >= HEAVY_FROM.res || kgOf(gate) >= HEAVY_FROM.kg)
+  const gate = heavy ?? gates.at(-1)
+  if (!gate) return true
+  return effectiveDay >= gate.from && phaseOfGate(gate, atom, protocol) <= index
 }
 
 function isMentioned(atom: Atom, gates: readonly Rule[]): boolean {

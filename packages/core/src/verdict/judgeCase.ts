@@ -65,8 +65,13 @@ export function judgeCase(signature: Signature, state: CaseOnDay): JudgedCase {
     kind,
     stop: null,
     deciding: judged.filter((one) => one.kind === kind),
-    basis: judged.length > 0 && judged.every(restsOnRule) ? 'rule' : 'default',
+    basis: doesSomething(judged) && judged.every(restsOnRule) ? 'rule' : 'default',
   }
+}
+
+/** To be allowed to keep a joint somewhere opens nothing by itself: a rule has to speak of what is done. */
+function doesSomething(judged: readonly AtomJudgement[]): boolean {
+  return judged.some(({ atom }) => atom.kind !== 'hold')
 }
 
 /** A judgement in words. */
@@ -100,9 +105,12 @@ function reasonsOf(judged: JudgedCase): Reason[] {
     }
     return [stopReason('default', text, 'vocabulary 5.2.12')]
   }
-  // An unguarded composite tells nothing that its joints do not tell: it is left out where they speak.
+  // An unguarded composite tells nothing that its joints do not tell, and that a joint may be kept somewhere opens nothing: they are
+  // left out where others speak.
   const told = judged.deciding.filter(
-    ({ because }) => !(because.name === 'default' && because.which === 'compositeByJoints'),
+    ({ because, atom, kind }) =>
+      !(because.name === 'default' && because.which === 'compositeByJoints') &&
+      !(atom.kind === 'hold' && kind === 'clear'),
   )
   const reasons = (told.length > 0 ? told : judged.deciding).map((one) => reasonOf(one, protocol))
   return reasons.filter(

@@ -1,4 +1,4 @@
-import type { Protocol, Rule, Target } from '../protocol/protocol.js'
+import type { Rule, Target } from '../protocol/protocol.js'
 import * as words from '../vocabulary/vocabulary.js'
 import type { Atom } from './atoms.js'
 import type { CaseOnDay } from './caseOnDay.js'
@@ -41,6 +41,14 @@ export function ruleSpeaksOf(rule: Rule, atom: Atom): boolean {
   return rule.targets.some((target) => speaksOf(target, atom))
 }
 
+/** Whether a ban speaks about an atom: one on the fist bars the straight fist as well (vocabulary 5.5.7). */
+export function ruleBars(rule: Rule, atom: Atom): boolean {
+  if (ruleSpeaksOf(rule, atom)) return true
+  return (
+    atom.kind === 'combo' && atom.combo === 'straight_fist' && ruleSpeaksOf(rule, { ...atom, combo: 'fist' })
+  )
+}
+
 /** One way in which an exercise as written is not what a permission covers. */
 export type Misfit =
   | { readonly name: 'orthosis'; readonly inside: readonly words.Orthosis[] }
@@ -64,7 +72,7 @@ export function misfitsOf(rule: Rule, atom: Atom, signature: Signature): Misfit[
       if (!isWithin(arc, limit)) misfits.push({ name: 'arc', axis, limit })
     }
   }
-  for (const [axis, limit] of arcEntries(rule.posture)) {
+  for (const [axis, limit] of words.arcEntries(rule.posture)) {
     if (!isWithin(signature.posture?.[axis] ?? null, limit)) misfits.push({ name: 'posture', axis, limit })
   }
   const res = resistanceOfAtom(atom)
@@ -75,7 +83,7 @@ export function misfitsOf(rule: Rule, atom: Atom, signature: Signature): Misfit[
 }
 
 function limitsOn(arcs: words.Arcs, atom: Atom): [words.Axis, words.Arc][] {
-  if (atom.kind === 'combo') return arcEntries(arcs)
+  if (atom.kind === 'combo') return words.arcEntries(arcs)
   if (atom.kind !== 'motion') return []
   const axis = words.axisOfMotion(atom.motion)
   const limit = axis ? arcs[axis] : undefined
@@ -107,7 +115,7 @@ export function closes(
 ): boolean {
   if (rule.from > 0 && day < rule.from) return false
   if (rule.until !== null && day >= rule.until) return false
-  if (!ruleSpeaksOf(rule, atom)) return false
+  if (!ruleBars(rule, atom)) return false
   if (rule.when && !rule.when.some((live) => states.includes(live))) return false
   if (rule.by && signature.by !== null && !rule.by.includes(signature.by)) return false
   if (rule.technique && !rule.technique.some((technique) => signature.technique.includes(technique)))
@@ -122,7 +130,7 @@ export function closes(
     // A joint the rule sets no limit for cannot go beyond one.
     if (!limit || isWithin(atom.arc, limit)) return false
   }
-  for (const [axis, range] of arcEntries(rule.posture)) {
+  for (const [axis, range] of words.arcEntries(rule.posture)) {
     const posture = signature.posture?.[axis]
     if (posture && (posture[1] < range[0] || posture[0] > range[1])) return false
   }
@@ -134,39 +142,69 @@ export function orderCovers(order: Order, atom: Atom, signature: Signature, day:
   if (order.fromDay !== null && day < order.fromDay) return false
   if (order.untilDay !== null && day >= order.untilDay) return false
   const { rule } = order
-  if (!ruleSpeaksOf(rule, atom)) return false
-  if (order.effect === 'allow') return misfitsOf(rule, atom, signature).length === 0
+  if (order.effect === 'allow')
+    return ruleSpeaksOf(rule, atom) && misfitsOf(rule, atom, signature).length === 0
+  if (!ruleBars(rule, atom)) return false
   const res = resistanceOfAtom(atom)
   if (rule.res !== null && res !== null) return res >= rule.res
   if (atom.kind === 'kg') return atom.kg >= kgOf(rule)
   return true
 }
 
-/** Whether an atom is about finger joints of a hand's uninjured fingers, which this protocol does not guard. */
+/**
+ * The fingers or the thumb whose joints an atom moves: those the exercise is done with, else every finger. A joint of the thumb is
+ * the thumb's, and so is a composite of an exercise that moves the thumb alone. Empty for what is no matter of digits.
+ */
+function digitsMoved(atom: Atom, signature: Signature): readonly words.Digit[] {
+  const moved = signature.digits ?? ['index', 'middle', 'ring', 'little']
+  if (atom.kind === 'motion' || atom.kind === 'hold') {
+    if (atom.motion.startsWith('thumb')) return ['thumb']
+    return /^(cmc|mcp|pip|dip)\./.test(atom.motion) ? moved : []
+  }
+  if (atom.kind !== 'combo' || !words.FINGER_COMBOS.includes(atom.combo)) return []
+  if (signature.digits !== null) return moved
+  const motions = signature.motions.flatMap((part) => part.motions)
+  const movesThumb = motions.some((motion) => motion.startsWith('thumb'))
+  const movesFingers = motions.some((motion) => /^(cmc|mcp|pip|dip)\./.test(motion))
+  if (!movesThumb) return moved
+  // One joint held for another may be the thumb's; a fist is not.
+  if (!movesFingers) return ['thumb']
+  return atom.combo === 'blocked' ? ['thumb', ...moved] : moved
+}
+
+/** States in which the whole hand is one: no finger counts as another one (vocabulary 5.5.5). */
+const STATES_OF_THE_HAND: readonly words.State[] = ['state.crps', 'state.flare']
+
+/**
+ * Whether an atom is about finger joints of a hand's uninjured fingers, which this protocol does not guard. The thumb is never
+ * another finger.
+ */
 export function isOnOtherFingers(atom: Atom, signature: Signature, state: CaseOnDay): boolean {
   if (state.digits.length === 0 || state.protocol.guardsAllDigits) return false
-  const ofFingers =
-    atom.kind === 'motion'
-      ? /^(cmc|mcp|pip|dip)\./.test(atom.motion)
-      : atom.kind === 'combo' && words.FINGER_COMBOS.includes(atom.combo)
-  if (!ofFingers) return false
-  const moved = signature.digits ?? ['index', 'middle', 'ring', 'little']
+  if (STATES_OF_THE_HAND.some((one) => state.states.includes(one))) return false
+  if ((atom.kind === 'motion' || atom.kind === 'hold') && atom.motion.startsWith('thumb')) return false
+  const moved = digitsMoved(atom, signature)
+  if (moved.length === 0) return false
+  const isThumbs =
+    moved.includes('thumb') && (moved.length === 1 || (atom.kind === 'combo' && atom.combo === 'blocked'))
+  if (atom.kind === 'combo' && isThumbs) return false
   return !moved.some((digit) => state.digits.includes(digit))
 }
 
-/** Whether a joint belongs to the digits that a protocol guards. */
-export function isOnGuardedDigit(atom: Atom, protocol: Protocol): boolean {
-  if (atom.kind !== 'motion') return false
+/** Whether an atom moves or holds a joint of a digit that is injured, whatever the protocol guards (vocabulary 5.5.4). */
+export function isOfInjuredDigit(atom: Atom, signature: Signature, state: CaseOnDay): boolean {
+  if ((atom.kind !== 'motion' && atom.kind !== 'hold') || !isOfDigits(atom.motion)) return false
   const isThumb = atom.motion.startsWith('thumb')
-  if (!isThumb && !/^(mcp|pip|dip)\./.test(atom.motion)) return false
-  const guarded = [...protocol.guard]
-  return guarded.some((motion) => (isThumb ? motion.startsWith('thumb') : /^(mcp|pip|dip)\./.test(motion)))
+  return digitsMoved(atom, signature).some(
+    (digit) => (digit === 'thumb') === isThumb && state.digits.includes(digit),
+  )
+}
+
+/** Whether a motion is one of a knuckle, a finger joint or the thumb: what an orthosis that is always worn keeps. */
+export function isOfDigits(motion: words.Motion): boolean {
+  return /^(mcp|pip|dip|thumb\w*)\./.test(motion)
 }
 
 export function isWithin(arc: words.Arc | null, limit: words.Arc): boolean {
   return arc !== null && arc[0] >= limit[0] && arc[1] <= limit[1]
-}
-
-function arcEntries(arcs: words.Arcs | null): [words.Axis, words.Arc][] {
-  return arcs ? (Object.entries(arcs) as [words.Axis, words.Arc][]) : []
 }

@@ -1,10 +1,12 @@
 import { ceilingWeek, usualWeek } from '../exercise/catalogueClock.js'
+import { signatureOf } from '../exercise/signatureOf.js'
 import { CONTRAINDICATION_NAMES } from '../exercise/contraindications.js'
 import type { Contraindication, Exercise } from '../exercise/exercise.js'
 import { nerveAsksMore } from '../exercise/nerveCeiling.js'
 import { criterion, type Criterion } from '../vocabulary/criterion.js'
 import { ORTHOSIS_NAMES, type Said } from '../words/names.js'
-import type { Phase } from '../protocol/protocol.js'
+import type { Phase, Wear } from '../protocol/protocol.js'
+import { ORTHOSIS_HOLDS, standsFor } from '../vocabulary/orthosisHolds.js'
 import type { Orthosis } from '../vocabulary/vocabulary.js'
 import { standingOf } from './caseOnDay.js'
 import type { PatientCase } from './patientCase.js'
@@ -57,7 +59,7 @@ export function restraintsOn(
   const closing = basis === 'default' ? 'not-yet' : 'with-care'
   return [
     ...woundOf(exercise, state),
-    ...(basis === 'default' ? orthosisOf(phase, worn) : []),
+    ...(basis === 'default' ? orthosisOf(exercise, phase, worn) : []),
     ...clockOf(exercise, state, closing),
     ...nerveOf(),
   ]
@@ -88,18 +90,34 @@ function woundOf(exercise: Exercise, state: PatientCase): Restraint[] {
   ]
 }
 
-/** The orthoses a phase keeps on always, also while exercising; yoke and wrist orthosis together are one. */
-export function alwaysWorn(phase: Phase | null): Orthosis[] {
-  const kept = (phase?.wear ?? [])
-    .filter((wear) => wear.keep === 'always' && !wear.offFor.includes('exercise') && wear.orthosis !== 'none')
-    .map((wear) => wear.orthosis)
-  return kept.includes('RME') && kept.includes('WRO') ? ['RME_WRO', ...kept] : kept
+/**
+ * The orthosis a phase keeps on always: of two worn at once the outer one, which holds most; yoke and wrist orthosis together are
+ * one.
+ */
+export function alwaysWorn(
+  phase: Phase | null,
+  isExercise: (wear: Wear) => boolean = staysForExercise,
+): Wear | null {
+  const kept = (phase?.wear ?? []).filter(
+    (wear) => wear.keep === 'always' && wear.orthosis !== 'none' && isExercise(wear),
+  )
+  const names = kept.map(({ orthosis }) => orthosis)
+  if (names.includes('RME') && names.includes('WRO')) return { ...kept[0]!, orthosis: 'RME_WRO' }
+  const held = ({ orthosis }: Wear) => Object.keys(ORTHOSIS_HOLDS[orthosis]).length
+  return kept.reduce<Wear | null>((most, one) => (most && held(most) >= held(one) ? most : one), null)
 }
 
-function orthosisOf(phase: Phase | null, worn: Orthosis): Restraint[] {
-  const always = alwaysWorn(phase)
-  if (always.length === 0 || worn !== 'none') return []
-  const wear = phase!.wear.find((one) => one.orthosis === always.at(-1))!
+function staysForExercise({ offFor }: Wear): boolean {
+  return !offFor.includes('exercise')
+}
+
+/**
+ * What no rule names is done in the orthosis that stays on, or in one that holds as much. One that comes off for exercise comes off
+ * for what a rule names; where no joint moves, for whatever is done meanwhile (vocabulary 5.2.12, 5.5.3).
+ */
+function orthosisOf(exercise: Exercise, phase: Phase | null, worn: Orthosis): Restraint[] {
+  const wear = alwaysWorn(phase, movesSomething(exercise) ? () => true : staysForExercise)
+  if (!wear || standsFor(worn, wear.orthosis)) return []
   return [
     {
       rule: 'catalogue.orthosis',
@@ -111,6 +129,10 @@ function orthosisOf(phase: Phase | null, worn: Orthosis): Restraint[] {
       },
     },
   ]
+}
+
+function movesSomething(exercise: Exercise): boolean {
+  return signatureOf(exercise, exercise.dose, 'none').motions.length > 0
 }
 
 /** The catalogue's own clock: the usual week after the injury, or a structure's ceiling where that lies later. */

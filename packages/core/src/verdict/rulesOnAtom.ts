@@ -1,6 +1,7 @@
 import type { Protocol, Rule } from '../protocol/protocol.js'
+import * as words from '../vocabulary/vocabulary.js'
 import type { Atom } from './atoms.js'
-import { ruleSpeaksOf } from './matching.js'
+import { ruleBars, ruleSpeaksOf } from './matching.js'
 
 /** The rules of a protocol that speak about an atom, its form apart. */
 export interface RulesOnAtom {
@@ -8,7 +9,14 @@ export interface RulesOnAtom {
   /** By phase. */
   readonly forbid: readonly (readonly Rule[])[]
   /** Allow and caution rules with the phase that brings them, and gates with the phase they belong to. */
-  readonly permissions: readonly { readonly rule: Rule; readonly phaseIndex: number }[]
+  readonly permissions: readonly Permission[]
+}
+
+export interface Permission {
+  readonly rule: Rule
+  readonly phaseIndex: number
+  /** Grips through which a gate speaks about a motion: only in an exercise that has one of them. `null`: it speaks by itself. */
+  readonly throughGrips: readonly words.Grip[] | null
 }
 
 const found = new WeakMap<Protocol, Map<string, RulesOnAtom>>()
@@ -21,19 +29,38 @@ export function rulesOnAtom(protocol: Protocol, atom: Atom): RulesOnAtom {
   let rules = known.get(key)
   if (!rules) {
     const speaking = (list: readonly Rule[]) => list.filter((rule) => ruleSpeaksOf(rule, atom))
+    const barring = (list: readonly Rule[]) => list.filter((rule) => ruleBars(rule, atom))
     rules = {
-      never: speaking(protocol.never),
-      forbid: protocol.phases.map((phase) => speaking(phase.forbid)),
+      never: barring(protocol.never),
+      forbid: protocol.phases.map((phase) => barring(phase.forbid)),
       permissions: [
         ...protocol.phases.flatMap((phase, phaseIndex) =>
-          speaking([...phase.allow, ...phase.caution]).map((rule) => ({ rule, phaseIndex })),
+          speaking([...phase.allow, ...phase.caution]).map((rule) => ({
+            rule,
+            phaseIndex,
+            throughGrips: null,
+          })),
         ),
-        ...speaking(protocol.gates).map((rule) => ({ rule, phaseIndex: phaseOfGate(rule, atom, protocol) })),
+        ...protocol.gates.flatMap((rule): Permission[] => {
+          const grips = ruleSpeaksOf(rule, atom) ? null : gripsBringing(rule, atom)
+          if (grips?.length === 0) return []
+          return [{ rule, phaseIndex: phaseOfGate(rule, atom, protocol), throughGrips: grips }]
+        }),
       ],
     }
     known.set(key, rules)
   }
   return rules
+}
+
+/** The grips a gate names that bring a loaded motion along (vocabulary 5.5.11). */
+function gripsBringing(gate: Rule, atom: Atom): words.Grip[] {
+  if ((atom.kind !== 'motion' && atom.kind !== 'combo') || (atom.mode !== 'I' && atom.mode !== 'R')) return []
+  return gate.gripsNamed.filter((grip) =>
+    atom.kind === 'combo'
+      ? words.GRIP_COMBOS.includes(atom.combo)
+      : words.GRIP_MOTIONS[grip].includes(atom.motion),
+  )
 }
 
 /**
@@ -55,6 +82,8 @@ function keyOf(atom: Atom): string {
       return `motion ${atom.mode} ${atom.motion}`
     case 'combo':
       return `combo ${atom.mode} ${atom.combo}`
+    case 'hold':
+      return `hold ${atom.motion}`
     case 'grip':
       return `grip ${atom.grip}`
     case 'kg':

@@ -129,11 +129,37 @@ export function axisOfMotion(motion: Motion): Axis | null {
   return (AXES as readonly string[]).includes(joint) ? (joint as Axis) : null
 }
 
+/** The stated axes of arcs; none where nothing is stated. */
+export function arcEntries(arcs: Arcs | null): [Axis, Arc][] {
+  return arcs ? (Object.entries(arcs) as [Axis, Arc][]) : []
+}
+
 /** R0 no load … R5 unrestricted. */
 export type ResistanceClass = 0 | 1 | 2 | 3 | 4 | 5
 export const RESISTANCE_WORDS = ['R0', 'R1', 'R2', 'R3', 'R4', 'R5'] as const
 export const GRIPS = ['cyl', 'hook', 'sph', 'span', 'key', 'tip', 'tripod'] as const
 export type Grip = (typeof GRIPS)[number]
+const OF_A_CLOSING_HAND: readonly Motion[] = ['mcp.flex', 'pip.flex', 'dip.flex']
+const OF_A_PINCH: readonly Motion[] = [
+  ...OF_A_CLOSING_HAND,
+  'thumbCmc.flex',
+  'thumbCmc.add',
+  'thumbCmc.opp',
+  'thumbMcp.flex',
+  'thumbIp.flex',
+]
+/** The motions that a grip brings along when it is held against something. Source: vocabulary 5.5.11, common practice. */
+export const GRIP_MOTIONS: Readonly<Record<Grip, readonly Motion[]>> = {
+  cyl: OF_A_CLOSING_HAND,
+  hook: OF_A_CLOSING_HAND,
+  sph: OF_A_CLOSING_HAND,
+  span: OF_A_CLOSING_HAND,
+  key: OF_A_PINCH,
+  tip: OF_A_PINCH,
+  tripod: OF_A_PINCH,
+}
+/** The combinations that every grip brings along. */
+export const GRIP_COMBOS: readonly string[] = ['fist', 'hook']
 export const TESTS = ['grip_dyn', 'pinch_gauge', 'mmt', 'prom_end', 'lift_test'] as const
 export type Test = (typeof TESTS)[number]
 export const ACTS = [
@@ -370,7 +396,6 @@ export const CRITERION_NUMBERS = [
   'arom.pct',
   'grip.pct',
 ] as const
-/** Which digit is meant; the thumb is one, but no finger. */
 /** Red flags that hold for every protocol; each stops everything until it is lifted. */
 export const RED_FLAGS = [
   'RF.RUPTURE',
@@ -399,6 +424,7 @@ export const YELLOW_FLAGS = [
 ] as const
 export type YellowFlag = (typeof YELLOW_FLAGS)[number]
 
+/** Which digit is meant; the thumb is one, but no finger. */
 export const DIGITS = ['thumb', 'index', 'middle', 'ring', 'little'] as const
 export type Digit = (typeof DIGITS)[number]
 export const CRITERION_ORDINALS = { irrit: ['low', 'mod', 'high'] } as const

@@ -103,7 +103,7 @@ function pageOf(exercise: Exercise, catalogue: Catalogue) {
     positions: positionWords(exercise),
     depicted: depicted(exercise),
     equipment: exercise.equipment.map((key) => catalogue.equipment.get(key)!),
-    worn: exercise.worn.map((orthosis) => ORTHOSIS_NAMES[orthosis]),
+    worn: (exercise.worn ?? []).map((orthosis) => ORTHOSIS_NAMES[orthosis]),
     weeks: exercise.conditions.map((id) => ({
       conditionId: id,
       condition: catalogue.conditions.get(id)!.name,

@@ -32,7 +32,7 @@ export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
     const state = caseOn(record, request.catalogue, today, clock.now())
     await data.journal.note(told(context, request, 'permissions.read'), episodeId)
     const zero = dayZero(state.day, today)
-    const worn = alwaysWorn(standingOf(state).phase)[0] ?? 'none'
+    const worn = alwaysWorn(standingOf(state).phase)?.orthosis ?? 'none'
     const orthosis = inside === 'none' ? 'none' : worn
     return {
       orthosis,

@@ -54,6 +54,14 @@ const TENDON_WORDS: Readonly<Record<Tendon, string>> = {
 }
 /** The longest travel any exercise comes to, so that bars compare between pages. */
 const FULL_TRAVEL_MM = 45
+const wornWords = computed(() => {
+  const only = props.exercise.worn.map((one) => one[language.value])
+  if (only.length > 0) return only.join(', ')
+  return {
+    en: 'whatever leaves its joints free, or nothing',
+    es: 'lo que deje libres sus articulaciones, o nada',
+  }[language.value]
+})
 const travel = computed(() =>
   Object.entries(props.exercise.travelMm)
     .filter(([, mm]) => mm >= 0.5)
@@ -215,7 +223,7 @@ const weeks = computed(() =>
               </dd>
             </template>
             <dt lang="en">Worn</dt>
-            <dd>{{ exercise.worn.map((one) => one[language]).join(', ') }}</dd>
+            <dd>{{ wornWords }}</dd>
           </dl>
         </div>
         <h2>
