@@ -12,6 +12,7 @@ import {
   readExercise,
   readProtocol,
   readRuleFile,
+  withListed,
   type Catalogue,
   type CatalogueSource,
 } from '@pledge/core'
@@ -61,7 +62,7 @@ export function loadCatalogue(directory: string): Catalogue {
   const doseSchools = readWhole('dose-schools.yaml', readDoseSchools)
   const sources = readWhole('sources.yaml', readSources)
   const catalogue: Catalogue = {
-    conditions,
+    conditions: withListed(conditions, exercises),
     protocols,
     exercises,
     equipment,

@@ -246,4 +246,6 @@ export {
   type Catalogue,
   type CatalogueSource,
 } from './catalogue/catalogue.js'
+export { criteriaOfCase } from './verdict/criteriaOfCase.js'
+export { withListed } from './catalogue/listedWeeks.js'
 export { assessCaseFile, type CaseAssessment, type CaseVerdict } from './exchange/caseFile.js'

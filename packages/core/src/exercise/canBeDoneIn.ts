@@ -8,7 +8,7 @@ import {
   type Orthosis,
 } from '../vocabulary/vocabulary.js'
 import type { Exercise } from './exercise.js'
-import { signatureOf } from './signatureOf.js'
+import { rememberedSignature } from './rememberedSignature.js'
 
 /** Fingers that go together: none of them bends alone or is held for another. */
 const TIES_FINGERS: readonly Orthosis[] = ['BUDDY', 'RMF', 'RME', 'RME_WRO']
@@ -41,7 +41,7 @@ export function canBeDoneIn(
 }
 
 function leavesFree(orthosis: Orthosis, exercise: Exercise): boolean {
-  const { motions, grips, posture, combos } = signatureOf(exercise, exercise.dose, orthosis)
+  const { motions, grips, posture, combos } = rememberedSignature(exercise, exercise.dose, orthosis)
   const isOfOneFinger = exercise.oneAtATime !== undefined || combos.some(({ combo }) => combo === 'blocked')
   if (TIES_FINGERS.includes(orthosis) && isOfOneFinger) return false
   if (!arcEntries(posture).every(([axis, arc]) => standsIn(orthosis, axis as Joint, arc))) return false

@@ -3,13 +3,41 @@ import type { Condition } from './condition.js'
 import { STRESS_LEVELS, type Exercise } from './exercise.js'
 import { stressWords } from './exerciseNames.js'
 
-/** The week in which an exercise usually starts after an injury, in a school of its own where it has one; `null`: not stated. */
-export function usualWeek(exercise: Exercise, condition: Condition, protocolId: string): number | null {
+/**
+ * The week in which an exercise usually starts after an injury; `null`: not stated. A school's own week comes earlier only where a
+ * rule of its protocol names what the exercise does (vocabulary 5.5.10).
+ *
+ * @param isNamed - whether a rule of the protocol names the exercise's motions, loads and grips
+ */
+export function usualWeek(
+  exercise: Exercise,
+  condition: Condition,
+  protocolId: string,
+  isNamed: boolean,
+): number | null {
   const own = exercise.gateWeeks[condition.id]
   if (own === undefined) return null
   const school = condition.schoolWeeks[protocolId]?.[exercise.demand]
-  // A school's week replaces only the condition's common one: an entry that starts earlier by itself stays earlier.
-  return school === undefined ? own : Math.min(own, school)
+  return school === undefined || !isNamed ? own : Math.min(own, school)
+}
+
+/**
+ * The week of the exercise nearest to one that a condition does not list: of those that ask the same, the ones with most structures
+ * in common, the latest of them; where none stresses the same structure, those of the same part. `null`: none is near.
+ * Source: vocabulary 5.5.9, common practice.
+ */
+export function nearestListedWeek(exercise: Exercise, { listed }: Condition): number | null {
+  const structures = exercise.stress.map(({ structure }) => structure)
+  const near = listed
+    .filter(({ demand }) => demand === exercise.demand)
+    .map((one) => ({
+      week: one.week,
+      shared: one.structures.filter((structure) => structures.includes(structure)).length,
+      isOfPart: one.region === exercise.region,
+    }))
+  const most = Math.max(0, ...near.map(({ shared }) => shared))
+  const nearest = near.filter(({ shared, isOfPart }) => (most > 0 ? shared === most : isOfPart))
+  return nearest.length > 0 ? Math.max(...nearest.map(({ week }) => week)) : null
 }
 
 /** The latest week before which a structure that the exercise stresses may not be stressed so much; `null`: no ceiling. */
@@ -37,6 +65,11 @@ export function ceilingWeek(exercise: Exercise, condition: Condition): { week: n
 
 /** The days on which the catalogue's own clock can change what it says of an exercise after an injury. */
 export function catalogueDays(exercise: Exercise, condition: Condition, protocolId: string): number[] {
-  const weeks = [usualWeek(exercise, condition, protocolId), ceilingWeek(exercise, condition)?.week]
+  const weeks = [
+    usualWeek(exercise, condition, protocolId, true),
+    usualWeek(exercise, condition, protocolId, false),
+    nearestListedWeek(exercise, condition),
+    ceilingWeek(exercise, condition)?.week,
+  ]
   return weeks.flatMap((week) => (week ? [week * 7] : []))
 }

@@ -21,6 +21,14 @@ export interface NerveCeiling {
   readonly stretch: StructureStress['level']
 }
 
+/** What an exercise of a condition asks, and the week in which it usually starts there; 0 where none is stated. */
+export interface ListedExercise {
+  readonly demand: Demand
+  readonly region: string
+  readonly structures: readonly string[]
+  readonly week: number
+}
+
 /** A condition the catalogue knows: its names, schools, and the clock its exercises follow. */
 export interface Condition {
   readonly id: string
@@ -29,7 +37,11 @@ export interface Condition {
   readonly protocols: readonly string[]
   /** Whether a referral names the injured fingers; where not, every finger counts as injured. */
   readonly namesDigits: boolean
+  /** Whether the injury itself takes protective feeling away: a nerve was repaired. */
+  readonly isNumb: boolean
   readonly ceilings: readonly Ceiling[]
+  /** Its own exercises, once the catalogue is put together: others are held against them. */
+  readonly listed: readonly ListedExercise[]
   /** For conditions of a nerve, which go by irritability and not by weeks; from high to low, or empty. */
   readonly nerveCeilings: readonly NerveCeiling[]
   /** Usual earliest week by demand where a school differs from the exercises' own weeks. */
@@ -47,6 +59,7 @@ export function readCondition(document: unknown): Condition {
     'name',
     'protocols',
     'digits',
+    'numb',
     'ceilings',
     'nerveCeilings',
     'schoolWeeks',
@@ -61,6 +74,8 @@ export function readCondition(document: unknown): Condition {
     name: { en: name['en']!.text(), es: name['es']!.text() },
     protocols: doc['protocols']!.list().map((id) => id.text()),
     namesDigits: doc['digits']!.optional((word) => word.oneOf(['named', 'none'])) !== 'none',
+    isNumb: doc['numb']!.optional((word) => word.oneOf(['yes'])) === 'yes',
+    listed: [],
     ceilings: doc['ceilings']!.list().map((entry) => {
       const part = entry.object(['fromWeek', 'limits'])
       return {

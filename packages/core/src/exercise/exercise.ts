@@ -1,3 +1,4 @@
+import type { Said } from '../words/names.js'
 import type { Source } from '../protocol/protocol.js'
 import type { Digit, Nerve, Orthosis } from '../vocabulary/vocabulary.js'
 import type { Signature } from './signature.js'
@@ -285,6 +286,32 @@ export const TURNS = ['together', 'digits in turn', 'digits in each repetition',
 /** What the other digits do while one goes. */
 export const ONE_AT_A_TIME = ['others rest', 'others have a part'] as const
 
+/** What an exercise does to skin and tissue besides moving joints. */
+export const CONTACTS = ['rub', 'press', 'clamp', 'immerse', 'heat', 'cold', 'compress', 'vibrate'] as const
+/** Where: the scar itself, the skin, or the tissue of a part. */
+export const CONTACT_REGIONS = [
+  'scar',
+  'skin',
+  'fingers',
+  'thumb',
+  'palm',
+  'hand',
+  'wrist',
+  'forearm',
+] as const
+export type ContactRegion = (typeof CONTACT_REGIONS)[number]
+export interface Contact {
+  readonly what: (typeof CONTACTS)[number]
+  readonly where: ContactRegion
+}
+
+/** Conditions or schools in which an exercise is never given, with the reason. */
+export interface NeverFor {
+  /** Ids of conditions and protocols. */
+  readonly of: readonly string[]
+  readonly why: Said
+}
+
 /** An exercise is joint angles, a force, a dose and words: all else is computed from these. */
 export interface Exercise {
   readonly id: string
@@ -331,6 +358,9 @@ export interface Exercise {
   /** Absent in entries that go there, keep the end and go back at the usual pace. */
   readonly pace?: Pace
   readonly contraindications: readonly Contraindication[]
+  /** Absent in entries that touch nothing but what they move. */
+  readonly contact?: readonly Contact[]
+  readonly neverFor?: readonly NeverFor[]
   readonly written: WrittenSignature
   /** What the angles cannot tell its picture; absent in entries that need none. */
   readonly picture?: PictureHints

@@ -21,8 +21,6 @@ const EARLIER: Readonly<Record<string, string>> = {
   'thumb-flexor-hold > thumb-tip-joint-bend': PLACED,
   'ftr-middle-joint-glide > tenodesis-splint':
     'schools that move actively at once have no passive glide to open',
-  'scar-circles > scar-push-against-pull':
-    'its motion rests on a rule, so that the usual week only asks for care; both wait for the wound found closed',
   'tenodesis-free > glide-five-positions':
     'after a fracture at the wrist the fingers are free and the wrist is not',
   'iso-grip-towel > dough-squeeze': SECOND_LOAD,
@@ -47,6 +45,8 @@ const EARLIER: Readonly<Record<string, string>> = {
   'middle-joint-bend-blocked > buddy-strap-bends': 'schools without a block never ask for it',
   'bottle-shake-steady > ball-toss': 'pushes to either side are opened by no rule of this school',
   'wall-ball-circles > table-lean-shift': 'circling under load is opened by no rule of this school',
+  'hand-bones-one-two-spread > thumb-base-open-passive':
+    'the thumb between the hand bones presses on what still heals, the pull on the bone does not',
   'thumb-back-lift > thumb-tip-taps':
     'the lift lays the palm on the table, and in a cast the forearm is not turned that far',
   'thumb-tip-taps > block-thumb-big-joint-taped': OTHER_PART,

@@ -1,4 +1,5 @@
 import { LAST_WEEK } from './condition.js'
+import { readSaid } from '../protocol/readRule.js'
 import { DocumentReader } from '../reading/documentReader.js'
 import { DIGITS, NERVES, ORTHOSES, type Digit } from '../vocabulary/vocabulary.js'
 import { readSignature } from './signature.js'
@@ -30,6 +31,8 @@ const KEYS = [
   'gateWeeks',
   'ladder',
   'worn',
+  'contact',
+  'neverFor',
   'side',
   'otherHand',
   'digits',
@@ -122,6 +125,8 @@ export function readExercise(document: unknown): shape.Exercise {
     ...readOneAtATime(doc['oneAtATime']!, turns),
     ...(doc['pace']!.isMissing ? {} : { pace: readPace(doc['pace']!) }),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
+    ...(doc['contact']!.isMissing ? {} : { contact: doc['contact']!.list().map(readContact) }),
+    ...(doc['neverFor']!.isMissing ? {} : { neverFor: doc['neverFor']!.list().map(readNeverFor) }),
     written: readWritten(doc['signature']!),
     ...(doc['picture']!.isMissing ? {} : { picture: readPicture(doc['picture']!) }),
     sources: doc['source']!.list().map((line) => {
@@ -221,6 +226,16 @@ function readWritten(reader: DocumentReader): shape.WrittenSignature {
   )
   const nerve = part['nerve']!.optional((word) => word.oneOf(NERVES))
   return { motions, combos, grips, acts, kg, by, stress, technique, nerve }
+}
+
+function readContact(reader: DocumentReader): shape.Contact {
+  const part = reader.object(['what', 'where'])
+  return { what: part['what']!.oneOf(shape.CONTACTS), where: part['where']!.oneOf(shape.CONTACT_REGIONS) }
+}
+
+function readNeverFor(reader: DocumentReader): shape.NeverFor {
+  const part = reader.object(['of', 'why'])
+  return { of: part['of']!.list().map((id) => id.text()), why: readSaid(part['why']!) }
 }
 
 function readDigits(reader: DocumentReader): Digit[] {

@@ -1,3 +1,4 @@
+import { withListed } from '../catalogue/listedWeeks.js'
 import { CoreError } from '../errors.js'
 import { LAST_WEEK } from '../exercise/condition.js'
 import type { Dose, DoseRange, Exercise } from '../exercise/exercise.js'
@@ -73,7 +74,8 @@ export function houseCatalogue(shipped: Catalogue, edits: readonly HouseEdit[], 
     const [finding] = lintProtocol(protocol)
     if (finding) refuse(finding.path, `${id} would no longer hold together: expected ${finding.expected}.`)
   }
-  return { ...shipped, protocols, exercises, revision }
+  const conditions = withListed(shipped.conditions, exercises)
+  return { ...shipped, conditions, protocols, exercises, revision }
 }
 
 /**

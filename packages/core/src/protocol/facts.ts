@@ -48,7 +48,8 @@ export type CriterionStatus =
  */
 export function staleAfterDays(name: CriterionName, limits: FactLimits): number | null {
   if (/^(pain\.|irrit)/.test(name)) return limits.painStaleDays
-  if (/^(edema\.|wound\.|skin\.|lag\.|prom\.|arom\.|grip\.)/.test(name)) return limits.findingStaleDays
+  // Skin that has closed stays so until somebody takes it back.
+  if (/^(edema\.|wound\.ok|skin\.|lag\.|prom\.|arom\.|grip\.)/.test(name)) return limits.findingStaleDays
   return null
 }
 

@@ -218,6 +218,24 @@ function withoutHelp(exercise: Exercise, dose: Dose, state: PatientCase): readon
  * is not taken off for nothing.
  */
 export function orthosisOn(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone = {}): Orthosis {
+  // Asked again and again while a verdict is put into words and its days are looked for.
+  const isAsIs = !done.digits && !done.chosen && !done.posture
+  const known = isAsIs ? worn.get(state)?.get(exercise)?.get(dose) : undefined
+  if (known) return known
+  const chosen = bestOrthosis(exercise, dose, state, done)
+  if (isAsIs) {
+    let byExercise = worn.get(state)
+    if (!byExercise) worn.set(state, (byExercise = new WeakMap()))
+    let byDose = byExercise.get(exercise)
+    if (!byDose) byExercise.set(exercise, (byDose = new WeakMap()))
+    byDose.set(dose, chosen)
+  }
+  return chosen
+}
+
+const worn = new WeakMap<PatientCase, WeakMap<Exercise, WeakMap<Dose, Orthosis>>>()
+
+function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): Orthosis {
   const { phase } = standingOf(state)
   const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)
   const can = (orthosis: Orthosis) => canBeDoneIn(exercise, orthosis, digits, state.digits)
@@ -232,6 +250,7 @@ export function orthosisOn(exercise: Exercise, dose: Dose, state: PatientCase, d
     ...(exercise.worn ?? []),
   ]
   const possible = tried.filter((orthosis, place) => tried.indexOf(orthosis) === place && can(orthosis))
+  if (possible.length <= 1) return possible[0] ?? 'none'
   let best: { orthosis: Orthosis; kind: VerdictKind } | null = null
   for (const orthosis of possible) {
     const kind = exerciseKind(exercise, dose, state, { ...done, orthosis })

@@ -52,18 +52,21 @@ it('opens nothing of a school while a fact that chooses it is not recorded, and 
     }
 })
 
-it('rubs no scar before the wound is recorded as closed, whatever else is', () => {
+it('rubs no scar before the skin is recorded as closed where there was a wound, whatever else is', () => {
   const scar = catalogue.exercises.get('scar-circles')!
-  for (const state of states.filter(({ condition }) => scar.conditions.includes(condition.id))) {
+  for (const state of states.filter(
+    ({ condition, protocol }) =>
+      scar.conditions.includes(condition.id) && ['surgery', 'procedure', 'injury'].includes(protocol.anchor),
+  )) {
     const facts = {
       status: (criterion: { text: string }) => ({
-        name: criterion.text === 'wound.ok' ? ('notRecorded' as const) : ('met' as const),
+        name: criterion.text === 'wound.closed' ? ('notRecorded' as const) : ('met' as const),
       }),
     } as PatientCase['facts']
     const verdict = assessExercise(scar, scar.dose, { ...state, facts })
     expect(verdict.kind, `${state.protocol.id} day ${state.day}`).not.toBe('clear')
     if (verdict.reasons[0]!.rule === 'catalogue.wound')
-      expect(verdict.missing.map(({ text }) => text)).toEqual(['wound.ok'])
+      expect(verdict.missing.map(({ text }) => text)).toEqual(['wound.closed'])
   }
 })
 

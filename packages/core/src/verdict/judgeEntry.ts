@@ -1,8 +1,10 @@
 import { judgedDigits } from '../exercise/chosenDigits.js'
 import type { Dose, Exercise } from '../exercise/exercise.js'
-import { signatureOf, withDigitsFollowing } from '../exercise/signatureOf.js'
+import { rememberedSignature } from '../exercise/rememberedSignature.js'
+import { withDigitsFollowing } from '../exercise/signatureOf.js'
 import type { Said } from '../words/names.js'
 import type { Arcs, Digit, Orthosis } from '../vocabulary/vocabulary.js'
+import { areOtherDigits } from './matching.js'
 import { conditionsOn } from './exerciseConditions.js'
 import { judgeCase, missingIn, toldCase, unlockOf, type JudgedCase } from './judgeCase.js'
 import type { PatientCase } from './patientCase.js'
@@ -46,7 +48,9 @@ export function judgeEntry(exercise: Exercise, dose: Dose, state: PatientCase, d
   const barred = barredByHealth(exercise, state)
   if (barred) return judged('never', barred)
   if (!isOpen(byProtocol.kind)) return judged(byProtocol.kind, null)
-  const restraints = restraintsOn(exercise, state, done.orthosis, basis)
+  const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)
+  const isBeside = digits !== null && !digits.includes('thumb') && areOtherDigits(digits, state)
+  const restraints = restraintsOn(exercise, state, done.orthosis, basis, isBeside)
   const refusal = restraints.find(({ kind }) => kind !== 'with-care') ?? null
   if (refusal) return judged(refusal.kind, refusal)
   const cares = [...restraints, ...conditionsOn(exercise, state, done.chosen ?? null)]
@@ -76,7 +80,7 @@ export function unlockEntry(
 
 /** The criteria an injury waits for as far as its judgement tells: what the catalogue asks shows once the protocol opens it. */
 export function missingInEntry({ byProtocol, refusal }: JudgedEntry): readonly Criterion[] {
-  if (refusal) return refusal.needs ? [refusal.needs] : []
+  if (refusal) return refusal.needs
   return missingIn(byProtocol)
 }
 
@@ -90,17 +94,4 @@ function signatureFor(exercise: Exercise, dose: Dose, { protocol }: PatientCase,
   const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)
   if (!digits && !done.posture) return derived
   return { ...derived, digits: digits ?? derived.digits, posture: { ...done.posture, ...derived.posture } }
-}
-
-/** Asked for on many days, an exercise at a dose has the same signature: derived once. */
-const signatures = new WeakMap<Exercise, WeakMap<Dose, Map<Orthosis, Signature>>>()
-
-function rememberedSignature(exercise: Exercise, dose: Dose, worn: Orthosis): Signature {
-  let byDose = signatures.get(exercise)
-  if (!byDose) signatures.set(exercise, (byDose = new WeakMap()))
-  let byOrthosis = byDose.get(dose)
-  if (!byOrthosis) byDose.set(dose, (byOrthosis = new Map()))
-  let signature = byOrthosis.get(worn)
-  if (!signature) byOrthosis.set(worn, (signature = signatureOf(exercise, dose, worn)))
-  return signature
 }

@@ -175,20 +175,24 @@ function digitsMoved(atom: Atom, signature: Signature): readonly words.Digit[] {
 /** States in which the whole hand is one: no finger counts as another one (vocabulary 5.5.5). */
 const STATES_OF_THE_HAND: readonly words.State[] = ['state.crps', 'state.flare']
 
+/** Whether digits are other ones than the injured: never where the whole hand is guarded or is one. */
+export function areOtherDigits(digits: readonly words.Digit[], state: CaseOnDay): boolean {
+  if (state.digits.length === 0 || state.protocol.guardsAllDigits) return false
+  if (STATES_OF_THE_HAND.some((one) => state.states.includes(one))) return false
+  return !digits.some((digit) => state.digits.includes(digit))
+}
+
 /**
  * Whether an atom is about finger joints of a hand's uninjured fingers, which this protocol does not guard. The thumb is never
  * another finger.
  */
 export function isOnOtherFingers(atom: Atom, signature: Signature, state: CaseOnDay): boolean {
-  if (state.digits.length === 0 || state.protocol.guardsAllDigits) return false
-  if (STATES_OF_THE_HAND.some((one) => state.states.includes(one))) return false
   if ((atom.kind === 'motion' || atom.kind === 'hold') && atom.motion.startsWith('thumb')) return false
   const moved = digitsMoved(atom, signature)
   if (moved.length === 0) return false
-  const isThumbs =
-    moved.includes('thumb') && (moved.length === 1 || (atom.kind === 'combo' && atom.combo === 'blocked'))
-  if (atom.kind === 'combo' && isThumbs) return false
-  return !moved.some((digit) => state.digits.includes(digit))
+  const isBlocked = atom.kind === 'combo' && atom.combo === 'blocked'
+  if (atom.kind === 'combo' && moved.includes('thumb') && (moved.length === 1 || isBlocked)) return false
+  return areOtherDigits(moved, state)
 }
 
 /** Whether an atom moves or holds a joint of a digit that is injured, whatever the protocol guards (vocabulary 5.5.4). */

@@ -83,7 +83,7 @@ describe('an override of a "not yet"', () => {
       ]
       expect(isOverridden(verdict, names)).toBe(false)
     }
-    const wound = plated({ day: 20, without: ['wound.ok'] })
+    const wound = plated({ day: 20, without: ['wound.closed'] })
     expect(overrideTerms(verdictOf('scar-circles', wound), wound).isPossible).toBe(false)
   })
 

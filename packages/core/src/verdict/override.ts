@@ -47,6 +47,13 @@ const BEYOND: readonly { readonly rule: RegExp; readonly why: Said }[] = [
     },
   },
   {
+    rule: /^catalogue\.thermal$/,
+    why: {
+      en: 'Warmth and cold wait for what the hand can bear and feel.',
+      es: 'El calor y el frío esperan a lo que la mano tolera y siente.',
+    },
+  },
+  {
     rule: /^catalogue\.wound$/,
     why: {
       en: 'Somebody has to see the wound closed. Record what was seen.',

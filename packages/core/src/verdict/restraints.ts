@@ -1,14 +1,17 @@
-import { ceilingWeek, usualWeek } from '../exercise/catalogueClock.js'
-import { signatureOf } from '../exercise/signatureOf.js'
+import { ceilingWeek, nearestListedWeek, usualWeek } from '../exercise/catalogueClock.js'
+import { rememberedSignature } from '../exercise/rememberedSignature.js'
 import { CONTRAINDICATION_NAMES } from '../exercise/contraindications.js'
 import type { Contraindication, Exercise } from '../exercise/exercise.js'
 import { nerveAsksMore } from '../exercise/nerveCeiling.js'
-import { criterion, type Criterion } from '../vocabulary/criterion.js'
+import type { Criterion } from '../vocabulary/criterion.js'
 import { ORTHOSIS_NAMES, type Said } from '../words/names.js'
-import type { Phase, Wear } from '../protocol/protocol.js'
+import type { Phase, Protocol, Wear } from '../protocol/protocol.js'
 import { ORTHOSIS_HOLDS, standsFor } from '../vocabulary/orthosisHolds.js'
-import type { Orthosis } from '../vocabulary/vocabulary.js'
+import { HEALING_ANCHORS, type Orthosis } from '../vocabulary/vocabulary.js'
+import { atomsOf } from './atoms.js'
+import { rulesOnAtom } from './rulesOnAtom.js'
 import { standingOf } from './caseOnDay.js'
+import { contactBars } from './contactRules.js'
 import type { PatientCase } from './patientCase.js'
 
 /** What the catalogue holds against an exercise that the protocol opens. */
@@ -17,20 +20,24 @@ export interface Restraint {
   readonly says: Said
   /** `never` and `not-yet` close; `with-care` only tells. */
   readonly kind: 'never' | 'not-yet' | 'with-care'
-  /** What recorded would end it; `null` where nothing recorded does. */
-  readonly needs: Criterion | null
+  /** What recorded would end it; empty where nothing recorded does. */
+  readonly needs: readonly Criterion[]
 }
 
 /**
  * What bars an exercise whatever the protocol says: a contraindication on record.
  */
 export function barredByHealth(exercise: Exercise, state: PatientCase): Restraint | null {
+  const never = exercise.neverFor?.find(
+    ({ of }) => of.includes(state.condition.id) || of.includes(state.protocol.id),
+  )
+  if (never) return { rule: 'catalogue.never', kind: 'never', needs: [], says: never.why }
   const barring = exercise.contraindications.filter((word) => state.contraindications.includes(word))
   if (barring.length === 0) return null
   return {
     rule: 'catalogue.contraindication',
     kind: 'never',
-    needs: null,
+    needs: [],
     says: {
       en: `Barred by a contraindication on record: ${namedHealth(barring, 'en')}.`,
       es: `No se hace por una contraindicación registrada: ${namedHealth(barring, 'es')}.`,
@@ -48,46 +55,37 @@ export function namedHealth(words: readonly Contraindication[], language: 'en' |
  * on a default, they close. What touches the wound needs it seen closed. The catalogue never opens anything.
  *
  * @param basis - what the protocol's own verdict rests on
+ * @param isBeside - done with uninjured fingers alone: what heals has its clock, they have none
  */
 export function restraintsOn(
   exercise: Exercise,
   state: PatientCase,
   worn: Orthosis,
   basis: 'rule' | 'default',
+  isBeside = false,
 ): Restraint[] {
   const { facts, phase } = standingOf(state)
   const closing = basis === 'default' ? 'not-yet' : 'with-care'
   return [
-    ...woundOf(exercise, state),
+    ...contactBars(exercise, state).map((bar): Restraint => ({ ...bar, kind: 'not-yet' })),
     ...(basis === 'default' ? orthosisOf(exercise, phase, worn) : []),
-    ...clockOf(exercise, state, closing),
+    ...(isBeside ? [] : [...clockOf(exercise, state, closing), ...unlistedOf(exercise, state)]),
     ...nerveOf(),
   ]
 
   function nerveOf(): Restraint[] {
     const nerve = nerveAsksMore(exercise, state.condition, facts)
-    return nerve ? [{ rule: 'catalogue.nerve', says: nerve.says, kind: closing, needs: nerve.needs }] : []
+    return nerve
+      ? [
+          {
+            rule: 'catalogue.nerve',
+            says: nerve.says,
+            kind: closing,
+            needs: nerve.needs ? [nerve.needs] : [],
+          },
+        ]
+      : []
   }
-}
-
-/** What only a closed wound allows. An unrecorded wound is an open one. */
-const WOUND_WORDS = ['openWound', 'sutures', 'infection']
-const WOUND_CLOSED = criterion('wound.ok')
-
-function woundOf(exercise: Exercise, state: PatientCase): Restraint[] {
-  const touchesWound = exercise.contraindications.some((word) => WOUND_WORDS.includes(word))
-  if (!touchesWound || standingOf(state).facts.status(WOUND_CLOSED).name === 'met') return []
-  return [
-    {
-      rule: 'catalogue.wound',
-      kind: 'not-yet',
-      needs: WOUND_CLOSED,
-      says: {
-        en: 'Nothing is rubbed before somebody has seen the wound closed.',
-        es: 'No se frota nada antes de que alguien vea la herida cerrada.',
-      },
-    },
-  ]
 }
 
 /**
@@ -122,7 +120,7 @@ function orthosisOf(exercise: Exercise, phase: Phase | null, worn: Orthosis): Re
     {
       rule: 'catalogue.orthosis',
       kind: 'not-yet',
-      needs: null,
+      needs: [],
       says: {
         en: `Needs ${ORTHOSIS_NAMES[wear.orthosis].en} off, and in this phase it stays on: ${wear.text.en}`,
         es: `Pide quitar ${ORTHOSIS_NAMES[wear.orthosis].es}, y en esta fase se queda puesta: ${wear.text.es}`,
@@ -132,12 +130,54 @@ function orthosisOf(exercise: Exercise, phase: Phase | null, worn: Orthosis): Re
 }
 
 function movesSomething(exercise: Exercise): boolean {
-  return signatureOf(exercise, exercise.dose, 'none').motions.length > 0
+  return rememberedSignature(exercise, exercise.dose, 'none').motions.length > 0
+}
+
+const named = new WeakMap<Protocol, WeakMap<Exercise, boolean>>()
+
+/** Whether a rule of a protocol names every motion, load and grip of an exercise, on whatever day. */
+function isNamed(exercise: Exercise, protocol: Protocol): boolean {
+  let known = named.get(protocol)
+  if (!known) named.set(protocol, (known = new WeakMap()))
+  let answer = known.get(exercise)
+  if (answer === undefined) {
+    const atoms = atomsOf(rememberedSignature(exercise, exercise.dose, 'none'))
+    const asked = atoms.filter(({ kind }) => kind === 'motion' || kind === 'grip' || kind === 'kg')
+    answer = asked.length > 0 && asked.every((atom) => rulesOnAtom(protocol, atom).permissions.length > 0)
+    known.set(exercise, answer)
+  }
+  return answer
+}
+
+/**
+ * What a condition does not list is not usual there: while anything heals it is at best with care, and not before the nearest
+ * exercise the condition does list (vocabulary 5.5.9).
+ */
+function unlistedOf(exercise: Exercise, state: PatientCase): Restraint[] {
+  const { condition, protocol, day } = state
+  const isLast = protocol.phases.length > 1 && standingOf(state).index === protocol.phases.length - 1
+  if (exercise.conditions.includes(condition.id) || !HEALING_ANCHORS.includes(protocol.anchor) || isLast)
+    return []
+  const week = nearestListedWeek(exercise, condition) ?? 0
+  const isEarly = day < week * 7
+  return [
+    {
+      rule: 'catalogue.unlisted',
+      kind: isEarly ? 'not-yet' : 'with-care',
+      needs: [],
+      says: isEarly
+        ? {
+            en: `Not usual for this condition; what comes nearest to it starts in week ${week} (day ${week * 7}).`,
+            es: `No es habitual en esta lesión; lo más parecido empieza en la semana ${week} (día ${week * 7}).`,
+          }
+        : { en: 'Not usual for this condition.', es: 'No es habitual en esta lesión.' },
+    },
+  ]
 }
 
 /** The catalogue's own clock: the usual week after the injury, or a structure's ceiling where that lies later. */
 function clockOf(exercise: Exercise, state: PatientCase, kind: 'not-yet' | 'with-care'): Restraint[] {
-  const usual = usualWeek(exercise, state.condition, state.protocol.id)
+  const usual = usualWeek(exercise, state.condition, state.protocol.id, isNamed(exercise, state.protocol))
   const ceiling = ceilingWeek(exercise, state.condition)
   const isCeiling = ceiling !== null && ceiling.week > (usual ?? 0)
   const week = isCeiling ? ceiling.week : (usual ?? 0)
@@ -152,7 +192,7 @@ function clockOf(exercise: Exercise, state: PatientCase, kind: 'not-yet' | 'with
     {
       rule: isCeiling ? 'catalogue.ceiling' : 'catalogue.gate',
       kind,
-      needs: null,
+      needs: [],
       says:
         kind === 'not-yet'
           ? text

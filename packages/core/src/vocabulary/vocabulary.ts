@@ -341,6 +341,8 @@ export const CRITERION_FLAGS = [
   'button.out',
   'cast.thumbfree',
   'wound.ok',
+  'wound.closed',
+  'sense.protective',
   'skin.ok',
   'edema.stable',
   'edema.moderate',

@@ -40,6 +40,8 @@ const FLAG_MEANING: Readonly<Record<string, Said>> = {
   'button.out': { en: 'button removed', es: 'botón retirado' },
   'cast.thumbfree': { en: 'the cast leaves the thumb free', es: 'el yeso deja libre el pulgar' },
   'wound.ok': { en: 'wound closed or dry, no infection', es: 'herida cerrada o seca, sin infección' },
+  'wound.closed': { en: 'skin closed, stitches out', es: 'piel cerrada, sin puntos' },
+  'sense.protective': { en: 'protective feeling is back', es: 'ha vuelto la sensibilidad protectora' },
   'skin.ok': { en: 'skin sound under the orthosis', es: 'piel sana bajo la férula' },
   'edema.stable': {
     en: 'swelling not up since the last visit',

@@ -15,7 +15,7 @@ import {
   isEarlyPermission,
   isSurgeonsToGive,
   LOAD_BASE_CRITERIA,
-  NERVE_QUIET_ENOUGH,
+  criteriaOfCase,
   milestones,
   orderLabel,
   readingDeg,
@@ -102,17 +102,7 @@ export function overview(
   const standing = standingOf(state)
   const newest = record.versions.at(-1)
   const behind = daysBehind(standing, state.day)
-  const allCriteria = [
-    ...protocol.select,
-    ...protocol.phases.flatMap((phase) => phase.entry),
-    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution].flatMap((rule) => rule.needs)),
-    ...protocol.gates.flatMap((gate) => gate.needs),
-    ...LOAD_BASE_CRITERIA,
-    ...(state.condition.nerveCeilings.length > 0 ? [NERVE_QUIET_ENOUGH] : []),
-  ]
-  const criteria = allCriteria.filter(
-    (one, place) => allCriteria.findIndex((other) => other.text === one.text) === place,
-  )
+  const criteria = criteriaOfCase(state)
   const json = (criterion: (typeof criteria)[number]) =>
     criterionJson(criterion, record, state, users, crossCutting.facts)
   /** The clinic's day on which something was recorded. */
