@@ -10,7 +10,7 @@ import {
   type Exercise,
   type ExerciseText,
 } from '@pledge/core'
-import { addedExercises, catalogue } from './shippedCatalogue.js'
+import { addedExercises, catalogue, isAddedListing } from './shippedCatalogue.js'
 
 // Source: the exercise document, printed there beside each entry and counted there by another program.
 const document = JSON.parse(
@@ -42,7 +42,9 @@ describe('exercises of a condition', () => {
     const conditions = [...catalogue.conditions.values()].filter((one) => one.code === code)
     expect(conditions.length).toBeGreaterThan(0)
     for (const { id } of conditions)
-      expect(counted.filter((one) => one.conditions.includes(id))).toHaveLength(document.conditions[code]!)
+      expect(
+        counted.filter((one) => one.conditions.includes(id) && !isAddedListing(one.id, id)),
+      ).toHaveLength(document.conditions[code]!)
   })
   it('none is of no condition: nobody would be offered it', () => {
     expect(exercises.filter(({ conditions }) => conditions.length === 0)).toEqual([])

@@ -25,6 +25,20 @@ export const addedExercises: ReadonlyMap<string, string> = new Map(
     }),
 )
 
+/** Whether an exercise is listed under a condition besides those the exercise document counts there. */
+export function isAddedListing(exerciseId: string, conditionId: string): boolean {
+  return addedListings.get(exerciseId)?.includes(conditionId) ?? false
+}
+const addedListings: ReadonlyMap<string, readonly string[]> = new Map(
+  readFileSync(join(catalogueDirectory, 'added-listings.txt'), 'utf8')
+    .split('\n')
+    .filter((line) => line.trim() !== '' && !line.startsWith('#'))
+    .map((line) => {
+      const [id, conditions] = line.split(' ')
+      return [id!, conditions!.split(',')] as const
+    }),
+)
+
 interface CaseWish {
   day?: number
   /** Criteria taken back; everything else counts as met. */

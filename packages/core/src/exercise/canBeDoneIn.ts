@@ -43,7 +43,9 @@ export function canBeDoneIn(
 function leavesFree(orthosis: Orthosis, exercise: Exercise): boolean {
   const { motions, grips, posture, combos } = rememberedSignature(exercise, exercise.dose, orthosis)
   const isOfOneFinger = exercise.oneAtATime !== undefined || combos.some(({ combo }) => combo === 'blocked')
-  if (TIES_FINGERS.includes(orthosis) && isOfOneFinger) return false
+  const movesFingers = motions.some((part) => part.motions.some((motion) => /^(mcp|pip|dip)\./.test(motion)))
+  if (TIES_FINGERS.includes(orthosis) && isOfOneFinger && movesFingers && exercise.region !== 'thumb')
+    return false
   if (!arcEntries(posture).every(([axis, arc]) => standsIn(orthosis, axis as Joint, arc))) return false
   const moves = motions.every((part) =>
     part.motions.every((motion) => {

@@ -1,6 +1,6 @@
 import type { Said } from '../words/names.js'
 import type { Condition } from './condition.js'
-import { STRESS_LEVELS, type Exercise } from './exercise.js'
+import { STRESS_LEVELS, type Demand, type Exercise } from './exercise.js'
 import { stressWords } from './exerciseNames.js'
 
 /**
@@ -21,9 +21,12 @@ export function usualWeek(
   return school === undefined || !isNamed ? own : Math.min(own, school)
 }
 
+const LOADS: readonly Demand[] = ['stretchGentle', 'stretchFirm', 'load1', 'load2', 'load3']
+
 /**
  * The week of the exercise nearest to one that a condition does not list: of those that ask the same, the ones with most structures
- * in common, the latest of them; where none stresses the same structure, those of the same part. `null`: none is near.
+ * in common, the latest of them; where none stresses the same structure, those of the same part. A load or a
+ * stretch to which none is near starts with the earliest that asks the same, or else with the latest of all. `null`: none is near.
  * Source: vocabulary 5.5.9, common practice.
  */
 export function nearestListedWeek(exercise: Exercise, { listed }: Condition): number | null {
@@ -37,7 +40,11 @@ export function nearestListedWeek(exercise: Exercise, { listed }: Condition): nu
     }))
   const most = Math.max(0, ...near.map(({ shared }) => shared))
   const nearest = near.filter(({ shared, isOfPart }) => (most > 0 ? shared === most : isOfPart))
-  return nearest.length > 0 ? Math.max(...nearest.map(({ week }) => week)) : null
+  if (nearest.length > 0) return Math.max(...nearest.map(({ week }) => week))
+  if (!LOADS.includes(exercise.demand) || listed.length === 0) return null
+  return near.length > 0
+    ? Math.min(...near.map(({ week }) => week))
+    : Math.max(...listed.map(({ week }) => week))
 }
 
 /** The latest week before which a structure that the exercise stresses may not be stressed so much; `null`: no ceiling. */

@@ -133,6 +133,15 @@ function movesSomething(exercise: Exercise): boolean {
   return rememberedSignature(exercise, exercise.dose, 'none').motions.length > 0
 }
 
+/**
+ * The day the catalogue's clock shows: it stands still while a case is held before a phase whose day has come, as gates do. What heals
+ * later is not loaded by the calendar.
+ */
+function clockDay(state: PatientCase): number {
+  const { heldBy, next } = standingOf(state)
+  return heldBy.length > 0 && next ? Math.min(state.day, next.phase.days[0] - 1) : state.day
+}
+
 const named = new WeakMap<Protocol, WeakMap<Exercise, boolean>>()
 
 /** Whether a rule of a protocol names every motion, load and grip of an exercise, on whatever day. */
@@ -154,12 +163,12 @@ function isNamed(exercise: Exercise, protocol: Protocol): boolean {
  * exercise the condition does list (vocabulary 5.5.9).
  */
 function unlistedOf(exercise: Exercise, state: PatientCase): Restraint[] {
-  const { condition, protocol, day } = state
+  const { condition, protocol } = state
   const isLast = protocol.phases.length > 1 && standingOf(state).index === protocol.phases.length - 1
   if (exercise.conditions.includes(condition.id) || !HEALING_ANCHORS.includes(protocol.anchor) || isLast)
     return []
   const week = nearestListedWeek(exercise, condition) ?? 0
-  const isEarly = day < week * 7
+  const isEarly = clockDay(state) < week * 7
   return [
     {
       rule: 'catalogue.unlisted',
@@ -181,7 +190,7 @@ function clockOf(exercise: Exercise, state: PatientCase, kind: 'not-yet' | 'with
   const ceiling = ceilingWeek(exercise, state.condition)
   const isCeiling = ceiling !== null && ceiling.week > (usual ?? 0)
   const week = isCeiling ? ceiling.week : (usual ?? 0)
-  if (state.day >= week * 7) return []
+  if (clockDay(state) >= week * 7) return []
   const text: Said = isCeiling
     ? ceiling.text
     : {

@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest'
+import { exerciseKind, VERDICT_KINDS, type Exercise, type VerdictKind } from '@pledge/core'
+import { caseOf, catalogue } from './shippedCatalogue.js'
+
+const rank = (kind: VerdictKind) => VERDICT_KINDS.indexOf(kind)
+const all = [...catalogue.exercises.values()]
+
+// Source: vocabulary 5.5.1: time alone never opened a phase, nor what belongs to it.
+describe.each([...catalogue.protocols.values()].map((protocol) => [protocol.id, protocol] as const))(
+  'a case of %s that is held',
+  (id, protocol) => {
+    it('is never freer than one that has reached its phase', () => {
+      for (const [place, phase] of protocol.phases.entries())
+        for (const criterion of phase.entry) {
+          const day = (phase.days[1] ?? phase.days[0] + 30) - 1
+          const [reached, held] = [[], [criterion.name]].map((without) => caseOf(id, { day, without }))
+          for (const exercise of all.filter((_, at) => at % 3 === place % 3)) {
+            const kinds = [reached!, held!].map((state) => rank(exerciseKind(exercise, exercise.dose, state)))
+            expect(
+              kinds[1]!,
+              `${exercise.id} on day ${day} without ${criterion.text}`,
+            ).toBeGreaterThanOrEqual(kinds[0]!)
+          }
+        }
+    })
+  },
+)
+
+// Source: vocabulary 5.5.8.
+it('what presses, soaks, rubs or warms besides is never freer for it', () => {
+  const whats = ['rub', 'press', 'clamp', 'immerse', 'heat', 'cold', 'compress', 'vibrate'] as const
+  const wheres = ['scar', 'skin', 'fingers', 'thumb', 'palm', 'hand', 'wrist', 'forearm'] as const
+  for (const [place, id] of [...catalogue.protocols.keys()].entries()) {
+    const state = caseOf(id, { day: (place * 11) % 90, without: place % 2 === 0 ? [] : ['wound.closed'] })
+    for (const [at, exercise] of all.entries()) {
+      if (at % 17 !== place % 17) continue
+      const plain = rank(exerciseKind(exercise, exercise.dose, state))
+      const what = whats[(at + place) % whats.length]!
+      const where = wheres[(at * 3 + place) % wheres.length]!
+      const touched: Exercise = { ...exercise, contact: [...(exercise.contact ?? []), { what, where }] }
+      expect(
+        rank(exerciseKind(touched, touched.dose, state)),
+        `${exercise.id} in ${id} with ${what} ${where}`,
+      ).toBeGreaterThanOrEqual(plain)
+    }
+  }
+})
