@@ -96,11 +96,13 @@ describe('from when an exercise is open', () => {
     for (const [place, without] of WITHOUT.entries())
       for (const day of [-3, 0, 9, 25, 46, 80])
         for (const [index, entry] of own.entries()) {
+          // Half of the exercises on each day, the other half on the next one.
+          if ((index + day + place) % 2 !== 0) continue
           const state = caseOf(protocolId, { day, without })
           const title = `${protocolId} day ${day} ${entry.id} ${place}`
           const verdict = checkAnswers(entry, state, title)
-          // Day by day is slow: one exercise in seven, another one on each day.
-          if (verdict.kind === 'not-yet' && (index + day + 3) % 7 === 0)
+          // Day by day is slow: one exercise in thirteen, another one on each day.
+          if (verdict.kind === 'not-yet' && (index + day + 3) % 13 === 0)
             expect(verdict.fromDay, title).toBe(firstOpenDayByDay(entry, entry.dose, state))
         }
   })
@@ -132,7 +134,7 @@ describe('from when an exercise is open', () => {
     (protocolId, otherId, place) => {
       const other = second(place % 3 === 0 ? 'other' : 'same', otherId, (place * 13) % 70)
       const day = ((place * 17) % 60) - 2
-      const own = [...catalogue.exercises.values()].filter((_, at) => at % 19 === place % 19)
+      const own = [...catalogue.exercises.values()].filter((_, at) => at % 29 === place % 29)
       for (const [index, entry] of own.entries()) {
         const without = index % 2 === 0 ? [] : WITHOUT[1]!
         const state = caseOf(protocolId, { day, without, over: { otherInjuries: [other] } })
