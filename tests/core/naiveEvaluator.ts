@@ -190,7 +190,7 @@ const HOLDS: Record<string, string> = {
   GUTTER: 'wrist@-30..0 mp@60..70',
   IPLUS: 'wrist@-30..0 mp@70..90',
   SAFE: 'wrist@-30..0 mp@60..90 pip@-10..5 dip@-10..5',
-  RHO: 'wrist@-30..0 mp@20..50 pip@10..45 dip@5..30',
+  RHO: 'wrist@-30..0 mp@25..50 pip@10..45 dip@10..30',
   XBLK: '~pip',
   FRAME: '~pip',
   PIPX: 'pip@-10..5',

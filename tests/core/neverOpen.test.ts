@@ -1,17 +1,12 @@
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { expect, it } from 'vitest'
 import { exerciseKind, isOpen } from '@pledge/core'
-import { caseOf, catalogue, catalogueDirectory } from './shippedCatalogue.js'
+import { caseOf, catalogue, linesOf } from './shippedCatalogue.js'
 
 const declared = new Map(
-  readFileSync(join(catalogueDirectory, 'never-open.txt'), 'utf8')
-    .split('\n')
-    .filter((line) => line !== '' && !line.startsWith('#'))
-    .map((line) => {
-      const [exercise, school, ...reason] = line.split(' ')
-      return [`${exercise} ${school}`, reason.join(' ')] as const
-    }),
+  linesOf('never-open.txt').map(([exercise, school, ...reason]) => [
+    `${exercise} ${school}`,
+    reason.join(' '),
+  ]),
 )
 
 it('every exercise of a condition opens in each of its schools some day, or its reason stands in the list', () => {

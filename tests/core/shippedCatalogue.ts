@@ -14,15 +14,17 @@ import { loadCatalogue } from '../../packages/catalogue/src/loadCatalogue.js'
 export const catalogueDirectory = fileURLToPath(new URL('../../catalogue', import.meta.url))
 export const catalogue: Catalogue = loadCatalogue(catalogueDirectory)
 
-/** Exercises added to those of the exercise document, each with its reason: what counts them leaves these out. */
-export const addedExercises: ReadonlyMap<string, string> = new Map(
-  readFileSync(join(catalogueDirectory, 'added-exercises.txt'), 'utf8')
+/** The lines of a list beside the catalogue, word by word; comments and empty lines left out. */
+export function linesOf(name: string): string[][] {
+  return readFileSync(join(catalogueDirectory, name), 'utf8')
     .split('\n')
     .filter((line) => line.trim() !== '' && !line.startsWith('#'))
-    .map((line) => {
-      const [id, ...reason] = line.trim().split(' ')
-      return [id!, reason.join(' ')] as const
-    }),
+    .map((line) => line.trim().split(' '))
+}
+
+/** Exercises added to those of the exercise document, each with its reason: what counts them leaves these out. */
+export const addedExercises: ReadonlyMap<string, string> = new Map(
+  linesOf('added-exercises.txt').map(([id, ...reason]) => [id!, reason.join(' ')]),
 )
 
 /** Whether an exercise is listed under a condition besides those the exercise document counts there. */
@@ -30,13 +32,7 @@ export function isAddedListing(exerciseId: string, conditionId: string): boolean
   return addedListings.get(exerciseId)?.includes(conditionId) ?? false
 }
 const addedListings: ReadonlyMap<string, readonly string[]> = new Map(
-  readFileSync(join(catalogueDirectory, 'added-listings.txt'), 'utf8')
-    .split('\n')
-    .filter((line) => line.trim() !== '' && !line.startsWith('#'))
-    .map((line) => {
-      const [id, conditions] = line.split(' ')
-      return [id!, conditions!.split(',')] as const
-    }),
+  linesOf('added-listings.txt').map(([id, conditions]) => [id!, conditions!.split(',')]),
 )
 
 interface CaseWish {

@@ -3,6 +3,7 @@ import {
   arcEntries,
   axisOfMotion,
   GRIP_MOTIONS,
+  isFingerMotion,
   type Digit,
   type Joint,
   type Orthosis,
@@ -43,7 +44,7 @@ export function canBeDoneIn(
 function leavesFree(orthosis: Orthosis, exercise: Exercise): boolean {
   const { motions, grips, posture, combos } = rememberedSignature(exercise, exercise.dose, orthosis)
   const isOfOneFinger = exercise.oneAtATime !== undefined || combos.some(({ combo }) => combo === 'blocked')
-  const movesFingers = motions.some((part) => part.motions.some((motion) => /^(mcp|pip|dip)\./.test(motion)))
+  const movesFingers = motions.some((part) => part.motions.some(isFingerMotion))
   if (TIES_FINGERS.includes(orthosis) && isOfOneFinger && movesFingers && exercise.region !== 'thumb')
     return false
   if (!arcEntries(posture).every(([axis, arc]) => standsIn(orthosis, axis as Joint, arc))) return false

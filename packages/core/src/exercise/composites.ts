@@ -133,12 +133,13 @@ export function combosOf(exercise: Exercise, dose: Dose, done: Done): MadeCombo[
     const combo = name as Combo
     const is = way.map(isMade)
     const comesAbout = is.some((now, place) => now && (place === 0 ? is.every(Boolean) : !is[place - 1]))
+    const isKeptUnderLoad = is.includes(true) && isAgainstLoad(done)
     const leaves = is.some((now, place) => now && is[place + 1] === false)
-    return [
-      ...(comesAbout || (is.includes(true) && isAgainstLoad(done)) ? [made(combo, by)] : []),
-      ...(leaves && done.back && done.back !== done.mode ? [made(combo, by, done.back)] : []),
-      ...(leaves && done.back === done.mode && !comesAbout ? [made(combo, by)] : []),
-    ]
+    const modes = new Set([
+      ...(comesAbout || isKeptUnderLoad ? [done.mode] : []),
+      ...(leaves && done.back ? [done.back] : []),
+    ])
+    return [...modes].map((mode) => made(combo, by, mode))
   })
   const ends = exercise.shapes.map(angleIn)
   const held = Object.entries(HELD).filter(

@@ -59,7 +59,7 @@ export function readCondition(document: unknown): Condition {
     'name',
     'protocols',
     'digits',
-    'numb',
+    'skin',
     'ceilings',
     'nerveCeilings',
     'schoolWeeks',
@@ -74,7 +74,7 @@ export function readCondition(document: unknown): Condition {
     name: { en: name['en']!.text(), es: name['es']!.text() },
     protocols: doc['protocols']!.list().map((id) => id.text()),
     namesDigits: doc['digits']!.optional((word) => word.oneOf(['named', 'none'])) !== 'none',
-    isNumb: doc['numb']!.optional((word) => word.oneOf(['yes'])) === 'yes',
+    isNumb: doc['skin']!.optional((word) => word.oneOf(['numb'])) === 'numb',
     listed: [],
     ceilings: doc['ceilings']!.list().map((entry) => {
       const part = entry.object(['fromWeek', 'limits'])

@@ -1,7 +1,7 @@
 import { HYPEREXTENDED_BELOW_DEG } from '../vocabulary/jointRanges.js'
 import { blockOf, BY_MOTION_DEG } from '../vocabulary/orthosisHolds.js'
 import type { Arcs, Axis, Joint, Motion, Orthosis } from '../vocabulary/vocabulary.js'
-import { axisOfMotion } from '../vocabulary/vocabulary.js'
+import { axisOfMotion, isWithin } from '../vocabulary/vocabulary.js'
 import { ANGLE_NAMES, type AngleName, type Exercise } from './exercise.js'
 
 /** A joint that changes by less than this does not count as moved. Source: derivation, common practice. */
@@ -67,7 +67,7 @@ function isCarriedAlong(name: AngleName, exercise: Exercise, orthosis: Orthosis)
   const angles = [exercise.start, ...exercise.shapes].map((pose) => pose[name])
   if (!limit || angles.some((angle) => angle === undefined)) return false
   const [least, most] = [Math.min(...(angles as number[])), Math.max(...(angles as number[]))]
-  return most - least <= BY_MOTION_DEG && least >= limit[0] && most <= limit[1]
+  return most - least <= BY_MOTION_DEG && isWithin([least, most], limit)
 }
 
 /** Which joints an exercise moves in an orthosis, and which way. */

@@ -6,6 +6,7 @@ import type { Criterion } from '../vocabulary/criterion.js'
 import { inEach } from '../words/names.js'
 import type { Orthosis } from '../vocabulary/vocabulary.js'
 import { together, type Part } from './assess.js'
+import { contactDays } from './contactRules.js'
 import { standingOf, type Supposing } from './caseOnDay.js'
 import {
   catalogueReason,
@@ -20,7 +21,7 @@ import { openingRuns, SEARCH_DAYS, turningOffsets, type Asked, type OpeningRun }
 import { cannotHelp, helpSignature, namedPart } from './otherInjuries.js'
 import { patientLater, withRecorded, type OtherInjury, type PatientCase } from './patientCase.js'
 import { alwaysWorn } from './restraints.js'
-import { distinctCriteria, isOpen, worseKind, type Verdict, type VerdictKind } from './verdict.js'
+import { distinctCriteria, isOpen, isWorse, worseKind, type Verdict, type VerdictKind } from './verdict.js'
 
 /**
  * The verdict of a catalogue exercise at a dose: the protocol's of every injury it concerns, tightened by the catalogue
@@ -102,7 +103,9 @@ function askedOfExercise(exercise: Exercise, dose: Dose, state: PatientCase, don
   return {
     turns: injuries.flatMap((one) => [
       ...turningOffsets(one),
-      ...catalogueDays(exercise, one.condition, one.protocol.id).map((day) => day - one.day),
+      ...[...catalogueDays(exercise, one.condition, one.protocol.id), ...contactDays(exercise)].map(
+        (day) => day - one.day,
+      ),
     ]),
     kindOn: (offset, supposing) => exerciseKind(exercise, dose, on(offset, supposing), done),
     missingOn: (offset) => {
@@ -254,7 +257,7 @@ function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: 
   let best: { orthosis: Orthosis; kind: VerdictKind } | null = null
   for (const orthosis of possible) {
     const kind = exerciseKind(exercise, dose, state, { ...done, orthosis })
-    if (!best || (kind !== best.kind && worseKind(kind, best.kind) === best.kind)) best = { orthosis, kind }
+    if (!best || isWorse(best.kind, kind)) best = { orthosis, kind }
     if (kind === 'clear') break
   }
   return best?.orthosis ?? 'none'

@@ -1,6 +1,6 @@
 import type { Contact, ContactRegion, Exercise } from '../exercise/exercise.js'
 import { criterion, type Criterion } from '../vocabulary/criterion.js'
-import { inEach, type Said } from '../words/names.js'
+import type { Said } from '../words/names.js'
 import type { Anchor, Joint, Motion } from '../vocabulary/vocabulary.js'
 import { standingOf } from './caseOnDay.js'
 import { judgeAtom } from './judgeAtom.js'
@@ -19,12 +19,8 @@ export interface ContactBar {
 const SKIN_CLOSED = criterion('wound.closed')
 const WOUND_DRY = criterion('wound.ok')
 const FEELS = criterion('sense.protective')
-/** What contact can wait for in a case: a wound where there was one, feeling where the injury took it. */
-export function contactCriteria(anchor: Anchor, isNumb: boolean): Criterion[] {
-  return [...(WOUNDING.includes(anchor) ? [WOUND_DRY, SKIN_CLOSED] : []), ...(isNumb ? [FEELS] : [])]
-}
 /** Pressure over healing tissue and warmth after an operation come no earlier. Source: vocabulary 5.5.8; A12, common practice. */
-export const CONTACT_FROM_DAY = 14
+const CONTACT_FROM_DAY = 14
 /** Anchors after which there may be a wound. */
 const WOUNDING: readonly Anchor[] = ['surgery', 'procedure', 'injury']
 const OPERATED: readonly Anchor[] = ['surgery', 'procedure']
@@ -32,6 +28,16 @@ const NEEDS_CLOSED_SKIN: readonly Contact['what'][] = ['immerse', 'press', 'clam
 const PRESSES: readonly Contact['what'][] = ['press', 'clamp', 'rub']
 /** Words of an entry by which it touches the wound at all. */
 const WOUND_WORDS = ['openWound', 'sutures', 'infection']
+
+/** What contact can wait for in a case: a wound where there was one, feeling where the injury took it. */
+export function contactCriteria(anchor: Anchor, isNumb: boolean): Criterion[] {
+  return [...(WOUNDING.includes(anchor) ? [WOUND_DRY, SKIN_CLOSED] : []), ...(isNumb ? [FEELS] : [])]
+}
+
+/** The days on which what contact waits for can change. */
+export function contactDays(exercise: Pick<Exercise, 'contact'>): number[] {
+  return exercise.contact ? [CONTACT_FROM_DAY] : []
+}
 
 /** The joints that lie under a part of the arm; a scar lies over all that was injured. */
 const UNDER: Readonly<Record<ContactRegion, readonly Joint[] | null>> = {
@@ -115,13 +121,12 @@ function barsOf({ what, where }: Contact, state: PatientCase): ContactBar[] {
   if (!PRESSES.includes(what) || !WOUNDING.includes(protocol.anchor)) return []
   const below = guardedUnder(where, state)
   if (below.length === 0) return []
-  const over = inEach((language) => (language === 'en' ? 'over what still heals' : 'sobre lo que aún sana'))
   if (day < CONTACT_FROM_DAY)
     return [
       contact(
         [],
-        `Not ${over.en} before day ${CONTACT_FROM_DAY}.`,
-        `No ${over.es} antes del día ${CONTACT_FROM_DAY}.`,
+        `Not over what still heals before day ${CONTACT_FROM_DAY}.`,
+        `No sobre lo que aún sana antes del día ${CONTACT_FROM_DAY}.`,
       ),
     ]
   if (where === 'scar' && what === 'rub') return []

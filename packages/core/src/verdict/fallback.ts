@@ -1,5 +1,5 @@
 import type { Exercise } from '../exercise/exercise.js'
-import { isOpen, worseKind, type VerdictKind } from './verdict.js'
+import { isOpen, isWorse, type VerdictKind } from './verdict.js'
 
 export interface Fallback {
   readonly exercise: Exercise
@@ -63,7 +63,7 @@ function better(
   for (const exercise of exercises) {
     const kind = kindOf(exercise)
     if (!isOpen(kind)) continue
-    if (!best || (kind !== best.kind && worseKind(kind, best.kind) === best.kind)) best = { exercise, kind }
+    if (!best || isWorse(best.kind, kind)) best = { exercise, kind }
   }
   return best?.exercise ?? null
 }

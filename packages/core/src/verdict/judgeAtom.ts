@@ -7,7 +7,6 @@ import { isLoading, type Atom, type MotionAtom } from './atoms.js'
 import type { CaseOnDay } from './caseOnDay.js'
 import {
   closes,
-  isOfDigits,
   isOfInjuredDigit,
   isOnOtherFingers,
   kgOf,
@@ -18,7 +17,7 @@ import {
 import type { Order } from '../protocol/order.js'
 import { phaseOfGate, rulesOnAtom } from './rulesOnAtom.js'
 import type { Signature } from '../exercise/signature.js'
-import { distinctCriteria, worseKind, type VerdictKind } from './verdict.js'
+import { distinctCriteria, isWorse, type VerdictKind } from './verdict.js'
 import { standsFor } from '../vocabulary/orthosisHolds.js'
 
 /** What decided where no rule speaks (vocabulary 5.2.8). */
@@ -107,20 +106,18 @@ export function judgeAtom(
   const forbidding = state.orders.find(
     (order) => order.effect === 'forbid' && orderCovers(order, atom, signature, state.day),
   )
-  const isPart = atom.kind === 'motion' && (atom.mode === 'AA' || atom.mode === 'PH')
-  if (forbidding && !isPart) return judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
+  const forbidden = forbidding && judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
   if (never) {
-    if (forbidding) return judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
     const otherwise = judged('never', { name: 'barred', rule: never })
-    return judged('with-care', { name: 'allowedByOrder', order: lifting!, otherwise })
+    return forbidden ?? judged('with-care', { name: 'allowedByOrder', order: lifting!, otherwise })
   }
   const byProtocol = rulesApply
     ? judgeByProtocol(atom, signature, state, standing, facts, elsewhere)
     : judgeByDefault(atom, signature, state, standing, facts, true, false)
-  // What a part of it may never do stays so, whatever an order forbids besides.
-  if (forbidding && byProtocol.kind !== 'never')
-    return judged('not-yet', { name: 'forbiddenByOrder', order: forbidding })
-  if (allowing && byProtocol.kind !== 'clear' && byProtocol.kind !== 'never')
+  // What the muscle or the other hand may never do, both together may not, whatever an order says of it.
+  if (byProtocol.kind === 'never') return byProtocol
+  if (forbidden) return forbidden
+  if (allowing && byProtocol.kind !== 'clear')
     return judged('with-care', { name: 'allowedByOrder', order: allowing, otherwise: byProtocol })
   return byProtocol
 }
@@ -142,9 +139,7 @@ function judgeHold(
   return MODES_OF_BEING_THERE.map((mode) => {
     const being: Atom = { kind: 'motion', mode, motion: atom.motion, arc: atom.arc, res: 0 }
     return { ...judgeAtom(being, signature, state, standing, facts), atom }
-  }).reduce((best, one) =>
-    one.kind !== best.kind && worseKind(one.kind, best.kind) === best.kind ? one : best,
-  )
+  }).reduce((best, one) => (isWorse(best.kind, one.kind) ? one : best))
 }
 
 function judgeByProtocol(
@@ -164,7 +159,7 @@ function judgeByProtocol(
     if (
       phase.alwaysIn &&
       atom.kind === 'motion' &&
-      isOfDigits(atom.motion) &&
+      (words.isFingerMotion(atom.motion) || words.isThumbMotion(atom.motion)) &&
       !isInside(phase, phase.alwaysIn, atom, signature, state, standing)
     )
       return judged('not-yet', { name: 'alwaysIn', phase, inside: phase.alwaysIn })
@@ -343,10 +338,7 @@ function noFreerThanItsParts(
     ...judgeAtom({ ...atom, mode }, signature, state, standing, facts),
     atom,
   }))
-  return parts.reduce(
-    (worst, one) => (one.kind !== worst.kind && worseKind(one.kind, worst.kind) === one.kind ? one : worst),
-    byDefault,
-  )
+  return parts.reduce((worst, one) => (isWorse(one.kind, worst.kind) ? one : worst), byDefault)
 }
 
 /** Section 5.2.8. Unknown at the injured part is "not yet". */

@@ -8,7 +8,7 @@ import { areOtherDigits } from './matching.js'
 import { conditionsOn } from './exerciseConditions.js'
 import { judgeCase, missingIn, toldCase, unlockOf, type JudgedCase } from './judgeCase.js'
 import type { PatientCase } from './patientCase.js'
-import { barredByHealth, restraintsOn, type Restraint } from './restraints.js'
+import { barredHere, restraintsOn, type Restraint } from './restraints.js'
 import type { Signature } from '../exercise/signature.js'
 import { isOpen, stopReason, type Reason, type Told, type VerdictKind } from './verdict.js'
 import type { Criterion } from '../vocabulary/criterion.js'
@@ -45,7 +45,7 @@ export function judgeEntry(exercise: Exercise, dose: Dose, state: PatientCase, d
     refusal: Restraint | null,
     cares: JudgedEntry['cares'] = [],
   ): JudgedEntry => ({ state, byProtocol, kind, basis, refusal, cares })
-  const barred = barredByHealth(exercise, state)
+  const barred = barredHere(exercise, state)
   if (barred) return judged('never', barred)
   if (!isOpen(byProtocol.kind)) return judged(byProtocol.kind, null)
   const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)

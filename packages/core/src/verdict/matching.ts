@@ -69,11 +69,12 @@ export function misfitsOf(rule: Rule, atom: Atom, signature: Signature): Misfit[
     // A composite moves several joints: where its arc is limited, it does not say how far each goes.
     for (const [axis, limit] of limitsOn(rule.arc, atom)) {
       const arc = atom.kind === 'motion' ? atom.arc : null
-      if (!isWithin(arc, limit)) misfits.push({ name: 'arc', axis, limit })
+      if (!words.isWithin(arc, limit)) misfits.push({ name: 'arc', axis, limit })
     }
   }
   for (const [axis, limit] of words.arcEntries(rule.posture)) {
-    if (!isWithin(signature.posture?.[axis] ?? null, limit)) misfits.push({ name: 'posture', axis, limit })
+    if (!words.isWithin(signature.posture?.[axis] ?? null, limit))
+      misfits.push({ name: 'posture', axis, limit })
   }
   const res = resistanceOfAtom(atom)
   if (rule.res !== null && res !== null && res > rule.res)
@@ -128,7 +129,7 @@ export function closes(
     const axis = words.axisOfMotion(atom.motion)
     const limit = axis ? rule.beyond[axis] : undefined
     // A joint the rule sets no limit for cannot go beyond one.
-    if (!limit || isWithin(atom.arc, limit)) return false
+    if (!limit || words.isWithin(atom.arc, limit)) return false
   }
   for (const [axis, range] of words.arcEntries(rule.posture)) {
     const posture = signature.posture?.[axis]
@@ -158,13 +159,13 @@ export function orderCovers(order: Order, atom: Atom, signature: Signature, day:
 function digitsMoved(atom: Atom, signature: Signature): readonly words.Digit[] {
   const moved = signature.digits ?? ['index', 'middle', 'ring', 'little']
   if (atom.kind === 'motion' || atom.kind === 'hold') {
-    if (atom.motion.startsWith('thumb')) return ['thumb']
+    if (words.isThumbMotion(atom.motion)) return ['thumb']
     return /^(cmc|mcp|pip|dip)\./.test(atom.motion) ? moved : []
   }
   if (atom.kind !== 'combo' || !words.FINGER_COMBOS.includes(atom.combo)) return []
   if (signature.digits !== null) return moved
   const motions = signature.motions.flatMap((part) => part.motions)
-  const movesThumb = motions.some((motion) => motion.startsWith('thumb'))
+  const movesThumb = motions.some(words.isThumbMotion)
   const movesFingers = motions.some((motion) => /^(cmc|mcp|pip|dip)\./.test(motion))
   if (!movesThumb) return moved
   // One joint held for another may be the thumb's; a fist is not.
@@ -187,7 +188,7 @@ export function areOtherDigits(digits: readonly words.Digit[], state: CaseOnDay)
  * another finger.
  */
 export function isOnOtherFingers(atom: Atom, signature: Signature, state: CaseOnDay): boolean {
-  if ((atom.kind === 'motion' || atom.kind === 'hold') && atom.motion.startsWith('thumb')) return false
+  if ((atom.kind === 'motion' || atom.kind === 'hold') && words.isThumbMotion(atom.motion)) return false
   const moved = digitsMoved(atom, signature)
   if (moved.length === 0) return false
   const isBlocked = atom.kind === 'combo' && atom.combo === 'blocked'
@@ -197,18 +198,10 @@ export function isOnOtherFingers(atom: Atom, signature: Signature, state: CaseOn
 
 /** Whether an atom moves or holds a joint of a digit that is injured, whatever the protocol guards (vocabulary 5.5.4). */
 export function isOfInjuredDigit(atom: Atom, signature: Signature, state: CaseOnDay): boolean {
-  if ((atom.kind !== 'motion' && atom.kind !== 'hold') || !isOfDigits(atom.motion)) return false
-  const isThumb = atom.motion.startsWith('thumb')
+  if (atom.kind !== 'motion' && atom.kind !== 'hold') return false
+  const isThumb = words.isThumbMotion(atom.motion)
+  if (!isThumb && !words.isFingerMotion(atom.motion)) return false
   return digitsMoved(atom, signature).some(
     (digit) => (digit === 'thumb') === isThumb && state.digits.includes(digit),
   )
-}
-
-/** Whether a motion is one of a knuckle, a finger joint or the thumb: what an orthosis that is always worn keeps. */
-export function isOfDigits(motion: words.Motion): boolean {
-  return /^(mcp|pip|dip|thumb\w*)\./.test(motion)
-}
-
-export function isWithin(arc: words.Arc | null, limit: words.Arc): boolean {
-  return arc !== null && arc[0] >= limit[0] && arc[1] <= limit[1]
 }

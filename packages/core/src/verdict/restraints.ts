@@ -24,10 +24,8 @@ export interface Restraint {
   readonly needs: readonly Criterion[]
 }
 
-/**
- * What bars an exercise whatever the protocol says: a contraindication on record.
- */
-export function barredByHealth(exercise: Exercise, state: PatientCase): Restraint | null {
+/** What bars an exercise in a case whatever the protocol says: the entry is never given here, or a contraindication on record. */
+export function barredHere(exercise: Exercise, state: PatientCase): Restraint | null {
   const never = exercise.neverFor?.find(
     ({ of }) => of.includes(state.condition.id) || of.includes(state.protocol.id),
   )
@@ -94,10 +92,10 @@ export function restraintsOn(
  */
 export function alwaysWorn(
   phase: Phase | null,
-  isExercise: (wear: Wear) => boolean = staysForExercise,
+  counts: (wear: Wear) => boolean = staysForExercise,
 ): Wear | null {
   const kept = (phase?.wear ?? []).filter(
-    (wear) => wear.keep === 'always' && wear.orthosis !== 'none' && isExercise(wear),
+    (wear) => wear.keep === 'always' && wear.orthosis !== 'none' && counts(wear),
   )
   const names = kept.map(({ orthosis }) => orthosis)
   if (names.includes('RME') && names.includes('WRO')) return { ...kept[0]!, orthosis: 'RME_WRO' }

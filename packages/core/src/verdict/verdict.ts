@@ -5,9 +5,14 @@ import { inEach, type Language, type Said } from '../words/names.js'
 export const VERDICT_KINDS = ['clear', 'with-care', 'not-yet', 'never'] as const
 export type VerdictKind = (typeof VERDICT_KINDS)[number]
 
+/** Whether one is more restrictive than the other. */
+export function isWorse(a: VerdictKind, than: VerdictKind): boolean {
+  return VERDICT_KINDS.indexOf(a) > VERDICT_KINDS.indexOf(than)
+}
+
 /** The worse of two: the most restrictive wins. */
 export function worseKind(a: VerdictKind, b: VerdictKind): VerdictKind {
-  return VERDICT_KINDS.indexOf(a) >= VERDICT_KINDS.indexOf(b) ? a : b
+  return isWorse(b, a) ? b : a
 }
 
 /** Whether it may be done today, as it is or with care. */

@@ -1,4 +1,4 @@
-import type { Arc, Joint, Motion, Orthosis } from './vocabulary.js'
+import { isWithin, type Arc, type Joint, type Motion, type Orthosis } from './vocabulary.js'
 
 /** How an orthosis keeps one joint. */
 export type Hold =
@@ -49,7 +49,7 @@ export const ORTHOSIS_HOLDS: Readonly<Record<Orthosis, Readonly<Partial<Record<J
   GUTTER: { wrist: FUNCTIONAL_WRIST, mcp: held(60, 70) },
   IPLUS: { wrist: FUNCTIONAL_WRIST, mcp: held(70, 90) },
   SAFE: { wrist: FUNCTIONAL_WRIST, mcp: held(60, 90), pip: STRAIGHT, dip: STRAIGHT },
-  RHO: { wrist: FUNCTIONAL_WRIST, mcp: held(20, 50), pip: held(10, 45), dip: held(5, 30) },
+  RHO: { wrist: FUNCTIONAL_WRIST, mcp: held(25, 50), pip: held(10, 45), dip: held(10, 30) },
   XBLK: { pip: itsWay },
   FRAME: { pip: itsWay },
   PIPX: { pip: STRAIGHT },
@@ -94,7 +94,7 @@ function keepsAtLeast(worn: Hold | undefined, own: Hold): boolean {
     if (own.name === 'itsWay') return true
     return overlaps(worn.at, own.name === 'held' ? own.at : own.arc)
   }
-  return own.name === 'within' && worn.arc[0] >= own.arc[0] && worn.arc[1] <= own.arc[1]
+  return own.name === 'within' && isWithin(worn.arc, own.arc)
 }
 
 /** Whether an orthosis itself keeps a joint still where a posture has it. */
@@ -127,7 +127,7 @@ export function movesIn(worn: Orthosis, motion: Motion, arc: Arc | null): boolea
   // Two planes at once is all that the wrist does there.
   if (worn === 'DTMO' && joint === 'wrist') return motion === 'wrist.dtm'
   const block = blockOf(worn, joint)
-  return block === null || (arc !== null && arc[0] >= block[0] && arc[1] <= block[1])
+  return block === null || isWithin(arc, block)
 }
 
 /** Whether a joint can be kept where an exercise has it while an orthosis is on. */
@@ -135,7 +135,7 @@ export function standsIn(worn: Orthosis, joint: Joint, posture: Arc): boolean {
   const hold = ORTHOSIS_HOLDS[worn][joint]
   if (!hold || hold.name === 'itsWay') return true
   if (hold.name === 'held') return overlaps(hold.at, posture)
-  return posture[0] >= hold.arc[0] && posture[1] <= hold.arc[1]
+  return isWithin(posture, hold.arc)
 }
 
 /** Orthoses on injured digits alone: where only others move, they are in nobody's way. */

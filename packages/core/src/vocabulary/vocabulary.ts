@@ -129,6 +129,20 @@ export function axisOfMotion(motion: Motion): Axis | null {
   return (AXES as readonly string[]).includes(joint) ? (joint as Axis) : null
 }
 
+/** Whether an arc lies within a limit; an arc nobody states is the full range, which no limit holds. */
+export function isWithin(arc: Arc | null, limit: Arc): boolean {
+  return arc !== null && arc[0] >= limit[0] && arc[1] <= limit[1]
+}
+
+/** Whether a motion is one of a knuckle or a finger joint, the thumb's left out. */
+export function isFingerMotion(motion: Motion): boolean {
+  return /^(mcp|pip|dip)\./.test(motion)
+}
+
+export function isThumbMotion(motion: Motion): boolean {
+  return motion.startsWith('thumb')
+}
+
 /** The stated axes of arcs; none where nothing is stated. */
 export function arcEntries(arcs: Arcs | null): [Axis, Arc][] {
   return arcs ? (Object.entries(arcs) as [Axis, Arc][]) : []
