@@ -26,7 +26,7 @@ import {
   type GeneratedCase,
 } from '../../../../tests/core/generatedCases.js'
 
-const RUNS = { numRuns: 6_000 }
+const RUNS = { numRuns: 10_000 }
 const MINUTES = 120_000
 const rank = (kind: VerdictKind) => VERDICT_KINDS.indexOf(kind)
 const isOpen = (kind: VerdictKind) => kind === 'clear' || kind === 'with-care'
