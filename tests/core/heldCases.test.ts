@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { exerciseKind, VERDICT_KINDS, type Exercise, type VerdictKind } from '@pledge/core'
+import {
+  assessExercise,
+  exerciseKind,
+  orthosisOn,
+  VERDICT_KINDS,
+  type Exercise,
+  type VerdictKind,
+} from '@pledge/core'
 import { caseOf, catalogue } from './shippedCatalogue.js'
 
 const rank = (kind: VerdictKind) => VERDICT_KINDS.indexOf(kind)
@@ -16,10 +23,18 @@ describe.each([...catalogue.protocols.values()].map((protocol) => [protocol.id, 
           const [reached, held] = [[], [criterion.name]].map((without) => caseOf(id, { day, without }))
           for (const exercise of all.filter((_, at) => at % 3 === place % 3)) {
             const kinds = [reached!, held!].map((state) => rank(exerciseKind(exercise, exercise.dose, state)))
+            if (kinds[1]! >= kinds[0]!) continue
+            // What is done inside an orthosis is compared in that orthosis: the phase reached may have put it away.
+            const worn = orthosisOn(exercise, exercise.dose, held!)
+            const inIt = assessExercise(exercise, exercise.dose, reached!, { orthosis: worn })
+            const onlyUnfitted =
+              inIt.kind === 'with-care' &&
+              inIt.reasons.filter(({ rule }) => rule.startsWith('catalogue.')).length === 1 &&
+              inIt.reasons.some(({ rule }) => rule === 'catalogue.notFitted')
             expect(
-              kinds[1]!,
+              worn !== 'none' && (onlyUnfitted || rank(inIt.kind) <= kinds[1]!),
               `${exercise.id} on day ${day} without ${criterion.text}`,
-            ).toBeGreaterThanOrEqual(kinds[0]!)
+            ).toBe(true)
           }
         }
     })

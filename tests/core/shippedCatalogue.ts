@@ -29,10 +29,12 @@ export const addedExercises: ReadonlyMap<string, string> = new Map(
 
 /** Whether an exercise is listed under a condition besides those the exercise document counts there. */
 export function isAddedListing(exerciseId: string, conditionId: string): boolean {
-  return addedListings.get(exerciseId)?.includes(conditionId) ?? false
+  return addedListings.has(`${exerciseId} ${conditionId}`)
 }
-const addedListings: ReadonlyMap<string, readonly string[]> = new Map(
-  linesOf('added-listings.txt').map(([id, conditions]) => [id!, conditions!.split(',')]),
+const addedListings: ReadonlySet<string> = new Set(
+  linesOf('added-listings.txt').flatMap(([id, conditions]) =>
+    conditions!.split(',').map((condition) => `${id} ${condition}`),
+  ),
 )
 
 interface CaseWish {

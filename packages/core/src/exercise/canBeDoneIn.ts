@@ -6,19 +6,23 @@ import {
   isFingerMotion,
   type Digit,
   type Joint,
+  type Mode,
+  type Motion,
   type Orthosis,
 } from '../vocabulary/vocabulary.js'
+import type { Protocol } from '../protocol/protocol.js'
 import type { Exercise } from './exercise.js'
 import { rememberedSignature } from './rememberedSignature.js'
 
 /** Fingers that go together: none of them bends alone or is held for another. */
 const TIES_FINGERS: readonly Orthosis[] = ['BUDDY', 'RMF', 'RME', 'RME_WRO']
 
-const known = new WeakMap<Exercise, Map<Orthosis, boolean>>()
+const known = new WeakMap<Protocol, WeakMap<Exercise, Map<Orthosis, boolean>>>()
 
 /**
  * Whether an exercise can be done in an orthosis: no joint that moves or grips is held there, its arcs lie within the limits, and
- * the entry does not ask for others. Source: derivation, table of orthoses.
+ * the entry does not ask for others. A joint the table says is held moves where the school itself has it moved in that orthosis: it
+ * is opened there, or leaves way on one side. Source: derivation, table of orthoses.
  *
  * @param digits - those it is done with; `null`: every finger, or the thumb
  * @param injured - the digits the orthosis is on; empty: not stated, so on all
@@ -26,22 +30,49 @@ const known = new WeakMap<Exercise, Map<Orthosis, boolean>>()
 export function canBeDoneIn(
   exercise: Exercise,
   orthosis: Orthosis,
+  protocol: Protocol,
   digits: readonly Digit[] | null = null,
   injured: readonly Digit[] = [],
 ): boolean {
-  if (exercise.worn && !exercise.worn.includes(orthosis)) return false
-  if (orthosis === 'none' || exercise.worn) return true
+  if (exercise.worn) return exercise.worn.includes(orthosis)
+  return leavesWay(exercise, orthosis, protocol, digits, injured)
+}
+
+/** Whether an orthosis leaves an exercise its way, whatever the entry asks to be worn: also where another is worn besides. */
+export function leavesWay(
+  exercise: Exercise,
+  orthosis: Orthosis,
+  protocol: Protocol,
+  digits: readonly Digit[] | null = null,
+  injured: readonly Digit[] = [],
+): boolean {
+  if (orthosis === 'none') return true
   const moved = digits ?? exercise.digits ?? null
   const isOnOthers = moved !== null && injured.length > 0 && !moved.some((one) => injured.includes(one))
   if (isOnOthers && ORTHOSES_OF_DIGITS.includes(orthosis)) return true
-  let can = known.get(exercise)
-  if (!can) known.set(exercise, (can = new Map()))
-  let answer = can.get(orthosis)
-  if (answer === undefined) can.set(orthosis, (answer = leavesFree(orthosis, exercise)))
+  let can = known.get(protocol)
+  if (!can) known.set(protocol, (can = new WeakMap()))
+  let answers = can.get(exercise)
+  if (!answers) can.set(exercise, (answers = new Map()))
+  let answer = answers.get(orthosis)
+  if (answer === undefined) answers.set(orthosis, (answer = leavesFree(orthosis, exercise, protocol)))
   return answer
 }
 
-function leavesFree(orthosis: Orthosis, exercise: Exercise): boolean {
+/** Whether a school moves a joint in an orthosis by a rule that names both. */
+function isMovedIn(protocol: Protocol, orthosis: Orthosis, mode: Mode, motion: Motion): boolean {
+  return protocol.phases.some(({ allow, caution }) =>
+    [...allow, ...caution].some(
+      ({ inOrthosis, targets }) =>
+        inOrthosis?.includes(orthosis) &&
+        targets.some(
+          (target) => target.kind === 'motion' && target.modes.includes(mode) && target.motions.has(motion),
+        ),
+    ),
+  )
+}
+
+function leavesFree(orthosis: Orthosis, exercise: Exercise, protocol: Protocol): boolean {
   const { motions, grips, posture, combos } = rememberedSignature(exercise, exercise.dose, orthosis)
   const isOfOneFinger = exercise.oneAtATime !== undefined || combos.some(({ combo }) => combo === 'blocked')
   const movesFingers = motions.some((part) => part.motions.some(isFingerMotion))
@@ -51,7 +82,11 @@ function leavesFree(orthosis: Orthosis, exercise: Exercise): boolean {
   const moves = motions.every((part) =>
     part.motions.every((motion) => {
       const axis = axisOfMotion(motion)
-      return movesIn(orthosis, motion, (axis && part.arc?.[axis]) ?? null)
+      return (
+        movesIn(orthosis, motion, (axis && part.arc?.[axis]) ?? null) ||
+        (keepsStill(orthosis, motion.split('.')[0] as Joint) &&
+          part.modes.every((mode) => isMovedIn(protocol, orthosis, mode, motion)))
+      )
     }),
   )
   return (

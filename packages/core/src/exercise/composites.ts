@@ -1,7 +1,7 @@
 import type { Combo, Grip, Mode, Orthosis, ResistanceClass } from '../vocabulary/vocabulary.js'
 import type { Signature } from './signature.js'
-import { axisOfAngle } from './travelOf.js'
-import { REST_ANGLES, type AngleName, type Dose, type Exercise, type Pose } from './exercise.js'
+import { axisOfAngle, isCarriedAlong } from './travelOf.js'
+import { ANGLE_NAMES, REST_ANGLES, type AngleName, type Dose, type Exercise, type Pose } from './exercise.js'
 
 /** A position kept this long is held: a wrist fully bent, an elbow bent beyond a right angle. Source: derivation, common practice. */
 export const HELD_FROM_SECONDS = 5
@@ -99,6 +99,8 @@ interface Done {
   readonly back: Mode | null
   readonly grip: Grip | null
   readonly res: ResistanceClass | null
+  /** In what it is done: joints it carries along make no motion of their own. */
+  readonly orthosis: Orthosis
 }
 
 /**
@@ -118,15 +120,17 @@ export interface MadeCombo {
 export function combosOf(exercise: Exercise, dose: Dose, done: Done): MadeCombo[] {
   const way = wayOf(exercise).map(angleIn)
   const moves = (name: AngleName) => exercise.shapes.some((shape) => shape[name] !== exercise.start[name])
-  // What is stretched is stretched, kept or not; else a joint that is kept, gripped with or loaded tells by itself.
-  const isTold = (name: AngleName) =>
-    done.mode !== 'S' &&
-    ((exercise.start[name] !== undefined && (isAgainstLoad(done) ? moves(name) : !moves(name))) ||
+  // What is stretched is stretched, kept or not, but for a shape that stretches nothing; else a joint that is kept, gripped with or
+  // loaded tells by itself.
+  const isKept = (name: AngleName) => !moves(name) || isCarriedAlong(name, exercise, done.orthosis)
+  const isTold = (name: AngleName, combo?: Combo) =>
+    (done.mode !== 'S' || combo === 'tabletop') &&
+    ((exercise.start[name] !== undefined && (isAgainstLoad(done) ? moves(name) : isKept(name))) ||
       (done.grip !== null && isOfFingers(name)))
   const made = (combo: Combo, by: readonly AngleName[], mode = done.mode): MadeCombo => ({
     combo,
     mode,
-    told: by.filter(isTold),
+    told: by.filter((name) => isTold(name, combo)),
   })
   const shaped = Object.entries(MADE_OF).flatMap(([name, { by, isMade }]): MadeCombo[] => {
     if (!isAgainstLoad(done) && !by.some(moves)) return []
@@ -149,7 +153,13 @@ export function combosOf(exercise: Exercise, dose: Dose, done: Done): MadeCombo[
   const isPinch = PINCHES.includes(done.grip) && way.some(isAdducted)
   return [
     ...(exercise.force.startsWith('active wrist') && goesOppositeWays(exercise)
-      ? [made('tenodesis', [])]
+      ? [
+          {
+            combo: 'tenodesis' as const,
+            mode: done.mode,
+            told: ANGLE_NAMES.filter((name) => name in exercise.start),
+          },
+        ]
       : []),
     ...shaped,
     ...held.map(([combo]) => made(combo as Combo, ['wristFlexion', 'elbowFlexion'])),

@@ -120,6 +120,7 @@ export type Demand = (typeof DEMANDS)[number]
 
 export const FORCES = [
   'active',
+  'active, elastic returns',
   'active-assisted',
   'active with other hand on scar',
   'guided without pull',

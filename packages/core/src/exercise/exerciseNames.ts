@@ -70,6 +70,10 @@ export const DEMAND_NAMES: Readonly<Record<Demand, Said>> = {
 
 export const FORCE_NAMES: Readonly<Record<Force, Said>> = {
   active: said('by the patient’s own muscles', 'por los músculos propios'),
+  'active, elastic returns': said(
+    'there by own muscles, back by an elastic',
+    'va por músculos propios, vuelve por un elástico',
+  ),
   'active-assisted': said(
     'own muscles, helped by the other hand',
     'músculos propios, con ayuda de la otra mano',

@@ -7,6 +7,7 @@ const SECOND_LOAD =
   'a push that does not move starts at 30 % of effort, the second load class; the step above at the first'
 const TWISTING = 'bending a bar is loaded twisting, which protocols open late or leave to the therapist'
 const FOLLOWING = 'the digits that follow are judged joint by joint where no rule speaks of tenodesis'
+const INSIDE = 'it is done inside an orthosis of its own school; others never fit it and open the step above'
 const OTHER_PART = 'the step asks another part, which this protocol opens earlier'
 
 /** Steps whose harder rung opens earlier under some protocol, with everything recorded, and why that is so. */
@@ -15,10 +16,19 @@ const EARLIER: Readonly<Record<string, string>> = {
   'thumb-lift-hold > thumb-back-lift': PLACED,
   'thumb-o-assisted-hold > thumb-o-index': PLACED,
   'tenodesis-thumb > thumb-tip-joint-bend': FOLLOWING,
-  'tenodesis-splint > flexor-half-fist-hold':
+  'flexor-block-hold > flexor-half-fist-hold':
     'schools of placing and holding open it in the hinged orthosis first',
+  'tip-blocked-fist-hold > flexor-block-hold': PLACED,
+  'flexor-two-thirds-arc > glide-full-fist': INSIDE,
+  'outrigger-knuckle-bend > edc-lift-wrapped': INSIDE,
+  'outrigger-thumb-tip-bend > thumb-tip-joint-bend': INSIDE,
+  'palm-block-straight-hook > edc-lift-free-up': INSIDE,
+  'template-tip-bend > end-joint-bend-middle-straight': INSIDE,
+  'tenodesis-in-block > tenodesis-free': INSIDE,
+  'thumb-base-in-orthosis > thumb-l-open': INSIDE,
+  'wrist-helped-sideways > wrist-sideways-table':
+    'under a plate the hand moves by itself before another hand moves it',
   'flexor-fist-hold > tenodesis-free': PLACED,
-  'thumb-flexor-hold > thumb-tip-joint-bend': PLACED,
   'ftr-middle-joint-glide > tenodesis-splint':
     'schools that move actively at once have no passive glide to open',
   'tenodesis-free > glide-five-positions':

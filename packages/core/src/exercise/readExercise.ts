@@ -74,13 +74,15 @@ export function readExercise(document: unknown): shape.Exercise {
     }
   }
   const load = doc['load']!.optional((reader) => {
-    const part = reader.object(['unit', 'steps'])
+    const part = reader.object(['unit', 'steps', 'start'])
     const steps = part['steps']!.list().map((step) => step.number(0, 100))
     if (steps.length === 0) part['steps']!.refuse('at least one step')
-    return { unit: part['unit']!.oneOf(shape.LOAD_UNITS), steps }
+    const start = part['start']!.optional((step) => step.number(0, 100)) ?? steps[0]!
+    if (!steps.includes(start)) part['start']!.refuse('one of the steps')
+    return { unit: part['unit']!.oneOf(shape.LOAD_UNITS), steps, start }
   })
   const range = readRange(doc['range']!)
-  const dose = { ...readDose(doc['dose']!, range), load: load?.steps[0] ?? null }
+  const dose = { ...readDose(doc['dose']!, range), load: load?.start ?? null }
   const safety = doc['safety']!.object(['painCap', 'maxRise', 'stop'])
   const ladder = doc['ladder']!.object(['easier', 'harder'])
   const texts = doc['text']!.object(['en', 'es'])
@@ -99,7 +101,7 @@ export function readExercise(document: unknown): shape.Exercise {
     ...(doc['mendedFinger']!.isMissing ? {} : { mendedFinger: readMended(doc['mendedFinger']!, start) }),
     force: doc['force']!.oneOf(shape.FORCES),
     grip: doc['grip']!.oneOf(shape.HAND_GRIPS),
-    load,
+    load: load && { unit: load.unit, steps: load.steps },
     equipment: doc['equipment']!.list().map((key) => key.text()),
     stress: doc['stress']!.list().map(readStress),
     dose,

@@ -9,7 +9,7 @@ import type {
 } from '../vocabulary/vocabulary.js'
 import type { Protocol } from '../protocol/protocol.js'
 import type { Signature, SignatureMotion } from './signature.js'
-import { isByOtherHand, type Dose, type Exercise, type Force } from './exercise.js'
+import { isByOtherHand, type AngleName, type Dose, type Exercise, type Force } from './exercise.js'
 import { arcsOf, isOfDigits, isOfWrist, postureOf, travelOf } from './travelOf.js'
 import { combosOf, HELD_COMBOS, madeBy } from './composites.js'
 import { nerveTechniqueOf } from './nerveTechniqueOf.js'
@@ -56,6 +56,7 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       move(['A'], travel.both())
       break
     case 'guided without pull':
+    case 'active, elastic returns':
       // The hand goes by itself and is let back.
       move(['A'], travel.towardsEnd())
       move(['P'], travel.towardsStart())
@@ -99,7 +100,8 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
       break
     case 'active wrist, passive digits':
     case 'active wrist, assisted digits':
-      move(['A'], travel.both(isOfWrist))
+      // A hinged orthosis leads the wrist.
+      move([orthosis === 'TEN' ? 'AA' : 'A'], travel.both(isOfWrist))
       comboMode = exercise.force === 'active wrist, passive digits' ? 'P' : 'AA'
       move([comboMode], travel.both(isOfDigits))
       break
@@ -128,13 +130,17 @@ export function signatureOf(exercise: Exercise, dose: Dose, orthosis: Orthosis):
     back: backMode(exercise.force, comboMode),
     grip,
     res,
+    orthosis,
   })
   return {
     name: exercise.text.en.name,
     motions,
     orthosis,
     digits: exercise.digits ?? null,
-    posture: postureOf(exercise, travel.moved),
+    posture: made.some(({ combo }) => combo === 'tenodesis')
+      ? // The fingers follow the wrist on all of its way.
+        postureOf(exercise, without(travel.moved, 'wristFlexion'))
+      : postureOf(exercise, travel.moved),
     combos: [
       ...made
         .filter(({ combo }) => isMoving || HELD_COMBOS.includes(combo))
@@ -185,6 +191,10 @@ export function withDigitsFollowing(
   }
 }
 
+function without(names: ReadonlySet<AngleName>, name: AngleName): ReadonlySet<AngleName> {
+  return new Set([...names].filter((one) => one !== name))
+}
+
 /** What the hand holds: written by hand where the angles and the load cannot tell how hard, else against the load; nothing weighs R0. */
 function gripsOf(exercise: Exercise, res: ResistanceClass): Signature['grips'] {
   if (exercise.written.grips.length > 0) return exercise.written.grips
@@ -202,6 +212,7 @@ function backMode(force: Force, mode: Mode): Mode | null {
     case 'active wrist, assisted digits':
       return mode
     case 'guided without pull':
+    case 'active, elastic returns':
     case 'passive, let back':
       return 'P'
     case 'passive by other hand':

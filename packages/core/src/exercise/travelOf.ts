@@ -61,7 +61,7 @@ export const isOfWrist = (name: AngleName) => !isOfDigits(name)
  * A joint that is carried along within the block of the orthosis worn makes no motion of its own: opening to the roof of a dorsal
  * block bends the knuckle by some degrees. Source: derivation, common practice.
  */
-function isCarriedAlong(name: AngleName, exercise: Exercise, orthosis: Orthosis): boolean {
+export function isCarriedAlong(name: AngleName, exercise: Exercise, orthosis: Orthosis): boolean {
   const axis = axisOfAngle(name)
   const limit = axis && blockOf(orthosis, axis as Joint)
   const angles = [exercise.start, ...exercise.shapes].map((pose) => pose[name])
@@ -120,14 +120,17 @@ export function travelOf(exercise: Exercise, orthosis: Orthosis = 'none') {
   }
 }
 
-/**
- * The arc through which each moved joint travels, from the stated angles only: an unstated joint has none. Fingers that
- * spread do so at a knuckle bent as far as stated.
- */
+/** Motions that rules limit on the axis of another angle: spreading at a bent knuckle, the dart throw by how far the wrist bends. */
+const GOES_WITH: Readonly<Partial<Record<AngleName, readonly Motion[]>>> = {
+  mcpFlexion: ['mcp.abd', 'mcp.add'],
+  wristFlexion: ['wrist.dtm'],
+}
+
+/** The arc through which each moved joint travels, from the stated angles only: an unstated joint has none. */
 export function arcsOf(exercise: Exercise, motions: readonly Motion[]): Arcs | null {
   const arcs: Partial<Record<Axis, readonly [number, number]>> = {}
   for (const [name, axis] of STATED_AXES) {
-    const directions = [...DIRECTIONS[name]!, ...(name === 'mcpFlexion' ? DIRECTIONS.fingerSpread! : [])]
+    const directions = [...DIRECTIONS[name]!, ...(GOES_WITH[name] ?? [])]
     if (!directions.some((motion) => motions.includes(motion))) continue
     const angles = [exercise.start, ...exercise.shapes].map((pose) => pose[name])
     if (angles.some((angle) => angle === undefined)) continue

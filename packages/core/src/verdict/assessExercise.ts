@@ -1,5 +1,5 @@
 import { catalogueDays } from '../exercise/catalogueClock.js'
-import { canBeDoneIn } from '../exercise/canBeDoneIn.js'
+import { canBeDoneIn, leavesWay } from '../exercise/canBeDoneIn.js'
 import { judgedDigits } from '../exercise/chosenDigits.js'
 import { otherHandUse, type Dose, type Exercise } from '../exercise/exercise.js'
 import type { Criterion } from '../vocabulary/criterion.js'
@@ -241,15 +241,23 @@ const worn = new WeakMap<PatientCase, WeakMap<Exercise, WeakMap<Dose, Orthosis>>
 function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): Orthosis {
   const { phase } = standingOf(state)
   const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)
-  const can = (orthosis: Orthosis) => canBeDoneIn(exercise, orthosis, digits, state.digits)
   const stays = alwaysWorn(phase)?.orthosis
   const had = (phase?.wear ?? []).filter(({ keep }) => keep !== 'night')
   const always = had.filter(({ keep }) => keep === 'always')
+  const names = always.map(({ orthosis }) => orthosis)
+  // Worn one inside the other, day and night: what is done in one has to go in the other.
+  const can = (orthosis: Orthosis) =>
+    canBeDoneIn(exercise, orthosis, state.protocol, digits, state.digits) &&
+    (!names.includes(orthosis) ||
+      names.every(
+        (other) => other === orthosis || leavesWay(exercise, other, state.protocol, digits, state.digits),
+      ))
   const tried = [
     ...(stays ? [stays] : []),
-    ...always.map(({ orthosis }) => orthosis),
+    ...names,
     'none' as const,
     ...had.map(({ orthosis }) => orthosis),
+    ...[...(phase?.allow ?? []), ...(phase?.caution ?? [])].flatMap(({ inOrthosis }) => inOrthosis ?? []),
     ...(exercise.worn ?? []),
   ]
   const possible = tried.filter((orthosis, place) => tried.indexOf(orthosis) === place && can(orthosis))

@@ -126,7 +126,7 @@ function barsOf({ what, where }: Contact, state: PatientCase): ContactBar[] {
       contact(
         [],
         `Not over what still heals before day ${CONTACT_FROM_DAY}.`,
-        `No sobre lo que aún sana antes del día ${CONTACT_FROM_DAY}.`,
+        `No sobre lo que aún se cura antes del día ${CONTACT_FROM_DAY}.`,
       ),
     ]
   if (where === 'scar' && what === 'rub') return []
@@ -168,7 +168,7 @@ function stretchBar(below: readonly Motion[], state: PatientCase): ContactBar[] 
     contact(
       least,
       'No pressure on what still heals before the part below may be stretched.',
-      'Sin presión sobre lo que aún sana antes de que se pueda estirar lo de abajo.',
+      'Sin presión sobre lo que aún se cura antes de que se pueda estirar lo de abajo.',
     ),
   ]
 }

@@ -203,6 +203,7 @@ function judgeByProtocol(
       ? judged('with-care', { name: 'openWithCare', rule: open })
       : judged('clear', { name: 'open', rule: open })
   if (held) return judged('not-yet', { name: 'held', rule: held.rule, missing: held.missing })
+  if (heldThroughGrip && misfitting.length > 0) return heldThroughGrip
   if (misfitting.length > 0) {
     // The form offered must itself be open today: of the rules whose needs are met, the one that allows most.
     const offered = misfitting

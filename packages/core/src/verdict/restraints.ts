@@ -4,6 +4,7 @@ import { CONTRAINDICATION_NAMES } from '../exercise/contraindications.js'
 import type { Contraindication, Exercise } from '../exercise/exercise.js'
 import { nerveAsksMore } from '../exercise/nerveCeiling.js'
 import type { Criterion } from '../vocabulary/criterion.js'
+import { orthosisWords } from '../words/formWords.js'
 import { ORTHOSIS_NAMES, type Said } from '../words/names.js'
 import type { Phase, Protocol, Wear } from '../protocol/protocol.js'
 import { ORTHOSIS_HOLDS, standsFor } from '../vocabulary/orthosisHolds.js'
@@ -67,6 +68,7 @@ export function restraintsOn(
   return [
     ...contactBars(exercise, state).map((bar): Restraint => ({ ...bar, kind: 'not-yet' })),
     ...(basis === 'default' ? orthosisOf(exercise, phase, worn) : []),
+    ...notFitted(exercise, state.protocol),
     ...(isBeside ? [] : [...clockOf(exercise, state, closing), ...unlistedOf(exercise, state)]),
     ...nerveOf(),
   ]
@@ -122,6 +124,43 @@ function orthosisOf(exercise: Exercise, phase: Phase | null, worn: Orthosis): Re
       says: {
         en: `Needs ${ORTHOSIS_NAMES[wear.orthosis].en} off, and in this phase it stays on: ${wear.text.en}`,
         es: `Pide quitar ${ORTHOSIS_NAMES[wear.orthosis].es}, y en esta fase se queda puesta: ${wear.text.es}`,
+      },
+    },
+  ]
+}
+
+/** Straps and plain orthoses that any hand may be given for an exercise; the others are made for one school. */
+const GIVEN_FOR_AN_EXERCISE: readonly Orthosis[] = [
+  'none',
+  'BUDDY',
+  'RING',
+  'MPB',
+  'PIPX',
+  'DIPX',
+  'ELN',
+  'WRN',
+  'WRO',
+]
+
+/** What is done inside an orthosis of one school is no usual exercise of another that never fits it. */
+function notFitted({ worn }: Exercise, { phases }: Protocol): Restraint[] {
+  if (!worn || worn.some((one) => GIVEN_FOR_AN_EXERCISE.includes(one))) return []
+  const fitted = phases.flatMap(({ wear, allow, caution }) => [
+    ...wear.map(({ orthosis }) => orthosis),
+    ...[...allow, ...caution].flatMap(({ inOrthosis }) => inOrthosis ?? []),
+  ])
+  if (fitted.some((orthosis) => worn.includes(orthosis))) return []
+  return [
+    {
+      rule: 'catalogue.notFitted',
+      kind: 'with-care',
+      needs: [],
+      says: {
+        en: `Done inside ${orthosisWords(worn, 'en')}; this school has none.`,
+        es: `Se hace dentro de ${orthosisWords(worn, 'es')}; esta escuela no la usa.`.replaceAll(
+          'de el ',
+          'del ',
+        ),
       },
     },
   ]

@@ -51,7 +51,7 @@ const FLAG_MEANING: Readonly<Record<string, Said>> = {
   'epi.yes': { en: 'suture around the tendon edge', es: 'sutura alrededor del borde del tendón' },
   'intraop.gapfree': {
     en: 'repair without a gap when moved in surgery',
-    es: 'reparación sin hueco al moverla en cirugía',
+    es: 'reparación que no se abre al moverla en cirugía',
   },
   'repair.sound': { en: 'surgeon calls the repair sound', es: 'el cirujano da la reparación por buena' },
   'tendon.good': { en: 'tendon of good quality in surgery', es: 'tendón de buena calidad en cirugía' },
@@ -106,7 +106,7 @@ const FLAG_MEANING: Readonly<Record<string, Said>> = {
   },
   'no snuffbox tenderness': {
     en: 'no tenderness in the hollow at the thumb base',
-    es: 'sin dolor en el hueco de la base del pulgar',
+    es: 'sin dolor en el hoyuelo de la base del pulgar',
   },
   'finger warm, hook not tender': {
     en: 'fingers warm, hook of the hamate not tender',
@@ -146,11 +146,11 @@ const NUMBER_MEANING: Readonly<Record<string, { readonly said: Said; readonly un
     said: { en: 'pain during the motion, worst of 24 h', es: 'dolor al mover, el peor de 24 h' },
     unit: '',
   },
-  'lag.dip': { said: { en: 'DIP extension lag', es: 'retraso de extensión de la IFD' }, unit: '°' },
-  'lag.pip': { said: { en: 'PIP extension lag', es: 'retraso de extensión de la IFP' }, unit: '°' },
-  'lag.mp': { said: { en: 'MCP extension lag', es: 'retraso de extensión de la MCF' }, unit: '°' },
+  'lag.dip': { said: { en: 'DIP extension lag', es: 'déficit de extensión activa de la IFD' }, unit: '°' },
+  'lag.pip': { said: { en: 'PIP extension lag', es: 'déficit de extensión activa de la IFP' }, unit: '°' },
+  'lag.mp': { said: { en: 'MCP extension lag', es: 'déficit de extensión activa de la MCF' }, unit: '°' },
   'lag.th_ip': {
-    said: { en: 'thumb IP extension lag', es: 'retraso de extensión de la IF del pulgar' },
+    said: { en: 'thumb IP extension lag', es: 'déficit de extensión activa de la IF del pulgar' },
     unit: '°',
   },
   'prom.pip.def': {
