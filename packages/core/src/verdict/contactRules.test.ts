@@ -49,6 +49,14 @@ describe('what touches skin and healing tissue', () => {
       ])
   })
 
+  it('warms no fresh injury, and soaks nothing while pins stand in the skin', () => {
+    expect(rulesOf('heat-pack', 'PIPC-12', { day: 2 })).toEqual(['catalogue.thermal'])
+    expect(rulesOf('heat-pack', 'PIPC-12', { day: 3 })).toEqual([])
+    expect(rulesOf('rice-dip', 'PX-KW', { day: 27 })).toEqual(['catalogue.wound'])
+    expect(rulesOf('rice-dip', 'PX-KW', { day: 28 })).toEqual([])
+    expect(rulesOf('rice-dip', 'PX-KW', { day: 60, without: ['pins.out'] })).toEqual(['catalogue.wound'])
+  })
+
   it('opens on the day that was told in advance, day 14 included', () => {
     for (const protocol of ['DRF-VLP-EARLY', 'TF-REL', 'DUP-NEEDLE', 'CTS-REL', 'PIPC-12', 'SPR-12'])
       for (const exercise of [...catalogue.exercises.values()].filter(({ contact }) => contact)) {

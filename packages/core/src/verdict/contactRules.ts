@@ -19,8 +19,11 @@ export interface ContactBar {
 const SKIN_CLOSED = criterion('wound.closed')
 const WOUND_DRY = criterion('wound.ok')
 const FEELS = criterion('sense.protective')
+const PINS_OUT = criterion('pins.out')
 /** Pressure over healing tissue and warmth after an operation come no earlier. Source: vocabulary 5.5.8; A12, common practice. */
 const CONTACT_FROM_DAY = 14
+/** Days after an injury in which warmth feeds the swelling. Source: common practice, medium. */
+const HEAT_AFTER_INJURY_DAY = 3
 /** Anchors after which there may be a wound. */
 const WOUNDING: readonly Anchor[] = ['surgery', 'procedure', 'injury']
 const OPERATED: readonly Anchor[] = ['surgery', 'procedure']
@@ -36,7 +39,7 @@ export function contactCriteria(anchor: Anchor, isNumb: boolean): Criterion[] {
 
 /** The days on which what contact waits for can change. */
 export function contactDays(exercise: Pick<Exercise, 'contact'>): number[] {
-  return exercise.contact ? [CONTACT_FROM_DAY] : []
+  return exercise.contact ? [HEAT_AFTER_INJURY_DAY, CONTACT_FROM_DAY] : []
 }
 
 /** The joints that lie under a part of the arm; a scar lies over all that was injured. */
@@ -64,7 +67,21 @@ export function contactBars(exercise: Exercise, state: PatientCase): ContactBar[
 
 function woundBars(exercise: Exercise, contacts: readonly Contact[], state: PatientCase): ContactBar[] {
   if (!WOUNDING.includes(state.protocol.anchor)) return []
-  const { facts } = standingOf(state)
+  const { facts, index } = standingOf(state)
+  const waitsForPins = state.protocol.phases
+    .slice(Math.max(0, index) + 1)
+    .some(({ entry }) => entry.some(({ name }) => name === PINS_OUT.name))
+  if (waitsForPins && contacts.some(({ what }) => what === 'immerse'))
+    return [
+      {
+        rule: 'catalogue.wound',
+        needs: [PINS_OUT],
+        says: {
+          en: 'Not in water, rice or sand while pins stand in the skin.',
+          es: 'Ni agua ni arroz ni arena mientras haya clavos en la piel.',
+        },
+      },
+    ]
   const needsClosed = contacts.some(
     ({ what, where }) => NEEDS_CLOSED_SKIN.includes(what) || where === 'scar' || what === 'rub',
   )
@@ -116,6 +133,13 @@ function barsOf({ what, where }: Contact, state: PatientCase): ContactBar[] {
       thermal(
         `No warmth in the first ${CONTACT_FROM_DAY} days after an operation.`,
         `Sin calor en los primeros ${CONTACT_FROM_DAY} días tras la operación.`,
+      ),
+    ]
+  if (what === 'heat' && protocol.anchor === 'injury' && day < HEAT_AFTER_INJURY_DAY)
+    return [
+      thermal(
+        `No warmth in the first ${HEAT_AFTER_INJURY_DAY} days after an injury.`,
+        `Sin calor en los primeros ${HEAT_AFTER_INJURY_DAY} días tras la lesión.`,
       ),
     ]
   if (!PRESSES.includes(what) || !WOUNDING.includes(protocol.anchor)) return []

@@ -7,8 +7,8 @@ import type { Criterion } from '../vocabulary/criterion.js'
 import { orthosisWords } from '../words/formWords.js'
 import { ORTHOSIS_NAMES, type Said } from '../words/names.js'
 import type { Phase, Protocol, Wear } from '../protocol/protocol.js'
-import { ORTHOSIS_HOLDS, standsFor } from '../vocabulary/orthosisHolds.js'
-import { HEALING_ANCHORS, type Orthosis } from '../vocabulary/vocabulary.js'
+import { keepsStill, ORTHOSIS_HOLDS, standsFor } from '../vocabulary/orthosisHolds.js'
+import { HEALING_ANCHORS, type Joint, type Orthosis } from '../vocabulary/vocabulary.js'
 import { atomsOf } from './atoms.js'
 import { rulesOnAtom } from './rulesOnAtom.js'
 import { standingOf } from './caseOnDay.js'
@@ -67,7 +67,7 @@ export function restraintsOn(
   const closing = basis === 'default' ? 'not-yet' : 'with-care'
   return [
     ...contactBars(exercise, state).map((bar): Restraint => ({ ...bar, kind: 'not-yet' })),
-    ...(basis === 'default' ? orthosisOf(exercise, phase, worn) : []),
+    ...(basis === 'default' ? orthosisOf(exercise, phase, worn) : staysOn(exercise, state, worn)),
     ...notFitted(exercise, state.protocol),
     ...(isBeside ? [] : [...clockOf(exercise, state, closing), ...unlistedOf(exercise, state)]),
     ...nerveOf(),
@@ -115,18 +115,39 @@ function staysForExercise({ offFor }: Wear): boolean {
  */
 function orthosisOf(exercise: Exercise, phase: Phase | null, worn: Orthosis): Restraint[] {
   const wear = alwaysWorn(phase, movesSomething(exercise) ? () => true : staysForExercise)
-  if (!wear || standsFor(worn, wear.orthosis)) return []
-  return [
-    {
-      rule: 'catalogue.orthosis',
-      kind: 'not-yet',
-      needs: [],
-      says: {
-        en: `Needs ${ORTHOSIS_NAMES[wear.orthosis].en} off, and in this phase it stays on: ${wear.text.en}`,
-        es: `Pide quitar ${ORTHOSIS_NAMES[wear.orthosis].es}, y en esta fase se queda puesta: ${wear.text.es}`,
-      },
+  return wear && !standsFor(worn, wear.orthosis) ? [needsOff(wear)] : []
+}
+
+/** What comes off whenever a rule names a motion: it only ties fingers together, or carries the arm. */
+const TIED_ON: readonly Orthosis[] = ['BUDDY', 'RING', 'SLING']
+
+/**
+ * A rule that names a motion takes off no orthosis that stays on for exercise, unless that orthosis holds the very joint: fingers that
+ * are free in a cast are not moved through rice without it.
+ */
+function staysOn(exercise: Exercise, state: PatientCase, worn: Orthosis): Restraint[] {
+  const { phase, index } = standingOf(state)
+  const wear = alwaysWorn(phase)
+  if (!wear || TIED_ON.includes(wear.orthosis) || standsFor(worn, wear.orthosis)) return []
+  const { motions } = rememberedSignature(exercise, exercise.dose, 'none')
+  const joints = motions.flatMap((part) => part.motions.map((motion) => motion.split('.')[0] as Joint))
+  if (joints.length === 0 || joints.some((joint) => keepsStill(wear.orthosis, joint))) return []
+  const rules = state.protocol.phases
+    .slice(0, index + 1)
+    .flatMap(({ allow, caution }) => [...allow, ...caution])
+  return rules.some(({ inOrthosis }) => inOrthosis?.includes(worn)) ? [] : [needsOff(wear)]
+}
+
+function needsOff(wear: Wear): Restraint {
+  return {
+    rule: 'catalogue.orthosis',
+    kind: 'not-yet',
+    needs: [],
+    says: {
+      en: `Needs ${ORTHOSIS_NAMES[wear.orthosis].en} off, and in this phase it stays on: ${wear.text.en}`,
+      es: `Pide quitar ${ORTHOSIS_NAMES[wear.orthosis].es}, y en esta fase se queda puesta: ${wear.text.es}`,
     },
-  ]
+  }
 }
 
 /** Straps and plain orthoses that any hand may be given for an exercise; the others are made for one school. */
