@@ -53,9 +53,15 @@ export function openingBook(protocol: Protocol): string {
     )
     lines.push(...told(now, before))
     if (phase) {
+      // What opened on a day in between did not wait for this phase.
+      const dayBefore = day > 0 ? on(day - 1) : null
       const opened = exercises.filter((one) => {
         const name = nameOf(one, condition.id)
-        return isOpen(now.get(name)!) && !(before && isOpen(before.get(name)!))
+        return (
+          isOpen(now.get(name)!) &&
+          !(before && isOpen(before.get(name)!)) &&
+          !(dayBefore && isOpen(exerciseKind(one, one.dose, dayBefore)))
+        )
       })
       for (const criterion of phase.entry) {
         const held = kindsOf(on(day, [criterion.name]), opened)

@@ -1,4 +1,6 @@
 import type { Said } from '../words/names.js'
+import type { Protocol } from '../protocol/protocol.js'
+import { OPERATED, type Anchor } from '../vocabulary/vocabulary.js'
 import type { Condition } from './condition.js'
 import { STRESS_LEVELS, type Demand, type Exercise } from './exercise.js'
 import { stressWords } from './exerciseNames.js'
@@ -29,7 +31,7 @@ const LOADS: readonly Demand[] = ['stretchGentle', 'stretchFirm', 'load1', 'load
  * stretch to which none is near starts with the earliest that asks the same, or else with the latest of all. `null`: none is near.
  * Source: vocabulary 5.5.9, common practice.
  */
-export function nearestListedWeek(exercise: Exercise, { listed }: Condition): number | null {
+function nearestListedWeek(exercise: Exercise, { listed }: Condition): number | null {
   const structures = exercise.stress.map(({ structure }) => structure)
   const near = listed
     .filter(({ demand }) => demand === exercise.demand)
@@ -45,6 +47,18 @@ export function nearestListedWeek(exercise: Exercise, { listed }: Condition): nu
   return near.length > 0
     ? Math.min(...near.map(({ week }) => week))
     : Math.max(...listed.map(({ week }) => week))
+}
+
+/** Before this day something heals, whatever the phases of a school are called. Source: common practice, medium: six weeks. */
+export const HEALED_FROM_DAY = 42
+/** Weeks after an operation in which nothing unusual is loaded or stretched. Source: common practice, medium: the wound. */
+const WOUND_WEEKS = 2
+
+/** The week before which an exercise a condition does not list is not done: that of the nearest one, and never on a fresh wound. */
+export function unlistedWeek(exercise: Exercise, condition: Condition, anchor: Anchor): number {
+  const nearest = nearestListedWeek(exercise, condition) ?? 0
+  const strains = LOADS.includes(exercise.demand) && OPERATED.includes(anchor)
+  return strains ? Math.max(nearest, WOUND_WEEKS) : nearest
 }
 
 /** The latest week before which a structure that the exercise stresses may not be stressed so much; `null`: no ceiling. */
@@ -71,12 +85,16 @@ export function ceilingWeek(exercise: Exercise, condition: Condition): { week: n
 }
 
 /** The days on which the catalogue's own clock can change what it says of an exercise after an injury. */
-export function catalogueDays(exercise: Exercise, condition: Condition, protocolId: string): number[] {
+export function catalogueDays(
+  exercise: Exercise,
+  condition: Condition,
+  { id: protocolId, anchor }: Pick<Protocol, 'id' | 'anchor'>,
+): number[] {
   const weeks = [
     usualWeek(exercise, condition, protocolId, true),
     usualWeek(exercise, condition, protocolId, false),
-    nearestListedWeek(exercise, condition),
+    unlistedWeek(exercise, condition, anchor),
     ceilingWeek(exercise, condition)?.week,
   ]
-  return weeks.flatMap((week) => (week ? [week * 7] : []))
+  return [...weeks.flatMap((week) => (week ? [week * 7] : [])), HEALED_FROM_DAY]
 }

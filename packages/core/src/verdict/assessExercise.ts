@@ -103,7 +103,7 @@ function askedOfExercise(exercise: Exercise, dose: Dose, state: PatientCase, don
   return {
     turns: injuries.flatMap((one) => [
       ...turningOffsets(one),
-      ...[...catalogueDays(exercise, one.condition, one.protocol.id), ...contactDays(exercise)].map(
+      ...[...catalogueDays(exercise, one.condition, one.protocol), ...contactDays(exercise)].map(
         (day) => day - one.day,
       ),
     ]),

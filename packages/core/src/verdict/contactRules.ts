@@ -1,7 +1,7 @@
 import type { Contact, ContactRegion, Exercise } from '../exercise/exercise.js'
 import { criterion, type Criterion } from '../vocabulary/criterion.js'
 import type { Said } from '../words/names.js'
-import type { Anchor, Joint, Motion } from '../vocabulary/vocabulary.js'
+import { OPERATED, type Anchor, type Joint, type Motion } from '../vocabulary/vocabulary.js'
 import { standingOf } from './caseOnDay.js'
 import { judgeAtom } from './judgeAtom.js'
 import { missingAt } from './missingAt.js'
@@ -26,7 +26,6 @@ const CONTACT_FROM_DAY = 14
 const HEAT_AFTER_INJURY_DAY = 3
 /** Anchors after which there may be a wound. */
 const WOUNDING: readonly Anchor[] = ['surgery', 'procedure', 'injury']
-const OPERATED: readonly Anchor[] = ['surgery', 'procedure']
 const NEEDS_CLOSED_SKIN: readonly Contact['what'][] = ['immerse', 'press', 'clamp', 'vibrate']
 const PRESSES: readonly Contact['what'][] = ['press', 'clamp', 'rub']
 /** Words of an entry by which it touches the wound at all. */
@@ -87,12 +86,15 @@ function woundBars(exercise: Exercise, contacts: readonly Contact[], state: Pati
   )
   const touches = needsClosed || exercise.contraindications.some((word) => WOUND_WORDS.includes(word))
   if (!touches) return []
-  const needs = needsClosed ? SKIN_CLOSED : WOUND_DRY
-  if (facts.status(needs).name === 'met') return []
+  // Skin that is closed and red or wet again is not.
+  const needs = (needsClosed ? [WOUND_DRY, SKIN_CLOSED] : [WOUND_DRY]).filter(
+    (one) => facts.status(one).name !== 'met',
+  )
+  if (needs.length === 0) return []
   return [
     {
       rule: 'catalogue.wound',
-      needs: [needs],
+      needs,
       says: needsClosed
         ? {
             en: 'Not before the skin is closed and the stitches are out.',

@@ -1,4 +1,4 @@
-import { ceilingWeek, nearestListedWeek, usualWeek } from '../exercise/catalogueClock.js'
+import { ceilingWeek, HEALED_FROM_DAY, unlistedWeek, usualWeek } from '../exercise/catalogueClock.js'
 import { rememberedSignature } from '../exercise/rememberedSignature.js'
 import { CONTRAINDICATION_NAMES } from '../exercise/contraindications.js'
 import type { Contraindication, Exercise } from '../exercise/exercise.js'
@@ -223,9 +223,10 @@ function isNamed(exercise: Exercise, protocol: Protocol): boolean {
 function unlistedOf(exercise: Exercise, state: PatientCase): Restraint[] {
   const { condition, protocol } = state
   const isLast = protocol.phases.length > 1 && standingOf(state).index === protocol.phases.length - 1
-  if (exercise.conditions.includes(condition.id) || !HEALING_ANCHORS.includes(protocol.anchor) || isLast)
+  const isHealed = isLast && clockDay(state) >= HEALED_FROM_DAY
+  if (exercise.conditions.includes(condition.id) || !HEALING_ANCHORS.includes(protocol.anchor) || isHealed)
     return []
-  const week = nearestListedWeek(exercise, condition) ?? 0
+  const week = unlistedWeek(exercise, condition, protocol.anchor)
   const isEarly = clockDay(state) < week * 7
   return [
     {

@@ -325,6 +325,8 @@ export const ANCHORS = [
   'flare_start',
 ] as const
 export type Anchor = (typeof ANCHORS)[number]
+/** Anchors after which there is a wound made by an operation. */
+export const OPERATED: readonly Anchor[] = ['surgery', 'procedure']
 /** Anchors after which tissue is healing: stretch stays guarded and unreviewed cases freeze. */
 export const HEALING_ANCHORS: readonly Anchor[] = ['surgery', 'injury', 'procedure', 'splint_start']
 
