@@ -100,6 +100,18 @@ const EXAMPLES: readonly [
     { tam: 130 },
   ],
   [
+    'M-02',
+    {
+      joints: [
+        { joint: 'MP', flex: 45, ext: 10 },
+        { joint: 'IP', flex: 60, ext: -15 },
+      ],
+    },
+    { tam: 95, missing: [] },
+  ],
+  ['M-02', { joints: [{ joint: 'IP', flex: 60, ext: 0 }] }, { tam: null, missing: ['MP'] }],
+  ['B-18', { nerve: 'median', moves: {}, site: 'wrist' }, { class: 'none', balance: null, net: 0 }],
+  [
     'M-05f',
     { distanceCm: 3, totalFlexion: 190, extensionDeficit: 40, tam: 150 },
     { score: 10, parts: [4, 2, 4], grade: 'satisfactory' },
@@ -261,6 +273,24 @@ describe('what cannot be', () => {
       { test: 'squeeze', sex: 'male', age: 30, side: 'left', value: 9, unit: 'kgf' },
       'DOCUMENT_INVALID',
       'test',
+    ],
+    [
+      'M-16',
+      { test: 'grip', sex: 'female', age: 19, side: 'left', value: 9, unit: 'kgf' },
+      'MEASUREMENT_OUT_OF_RANGE',
+      'age',
+    ],
+    [
+      'M-02',
+      {
+        joints: [
+          { joint: 'MP', flex: 80, ext: 0 },
+          { joint: 'IP', flex: 80, ext: 0 },
+          { joint: 'DIP', flex: 40, ext: 0 },
+        ],
+      },
+      'DOCUMENT_INVALID',
+      'joints.2.joint',
     ],
     ['M-18', { before: 11, now: 2 }, 'MEASUREMENT_OUT_OF_RANGE', 'before'],
     ['M-18', { before: 2.5, now: 2 }, 'MEASUREMENT_OUT_OF_RANGE', 'before'],

@@ -79,6 +79,10 @@ export function checkCatalogue(catalogue: Catalogue): void {
       if (!catalogue.conditions.has(condition))
         refuse(`${path}.conditions`, `Expected a condition of the catalogue, found "${condition}".`)
     }
+    for (const condition of Object.keys(exercise.asks ?? {})) {
+      if (!exercise.conditions.includes(condition))
+        refuse(`${path}.asks`, `Expected a condition the exercise is for, found "${condition}".`)
+    }
     for (const id of (exercise.neverFor ?? []).flatMap(({ of }) => of)) {
       if (!catalogue.conditions.has(id) && !catalogue.protocols.has(id))
         refuse(`${path}.neverFor`, `Expected a condition or a protocol of the catalogue, found "${id}".`)

@@ -18,5 +18,13 @@ function listedAs(exercise: Exercise, conditionId: string): ListedExercise[] {
   if (!exercise.conditions.includes(conditionId)) return []
   const { demand, region } = exercise
   const structures = exercise.stress.map(({ structure }) => structure)
-  return [{ demand, region, structures, week: exercise.gateWeeks[conditionId] ?? 0 }]
+  return [
+    {
+      demand,
+      region,
+      structures,
+      week: exercise.gateWeeks[conditionId] ?? 0,
+      asks: exercise.asks?.[conditionId] ?? null,
+    },
+  ]
 }

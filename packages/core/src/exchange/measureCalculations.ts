@@ -12,6 +12,8 @@ import { stiffness, torqueNmm } from '../measurement/motion/torqueRange.js'
 import { totalMotion, totalThumbMotion } from '../measurement/motion/totalActiveMotion.js'
 import { twoJointResult } from '../measurement/motion/twoJointFormula.js'
 import { webAngleDeg } from '../measurement/motion/webSpan.js'
+import { DIGITS } from '../vocabulary/vocabulary.js'
+import type { DocumentReader } from '../reading/documentReader.js'
 import { contradiction } from '../anatomy/checked.js'
 import type { JointReading } from '../anatomy/jointReading.js'
 import { errorOfSum, measurementError, recoveredPercent } from '../measurement/change/measurementError.js'
@@ -54,7 +56,8 @@ export const MEASURES: Calculations = {
   },
   'M-02': (input) => {
     const part = input.object(['joints', 'strict', 'digit'])
-    const isThumb = part['digit']!.optional((digit) => digit.text()) === 'thumb'
+    const digit = part['digit']!.optional((one) => one.oneOf(DIGITS))
+    const isThumb = digit === null ? namesThumbJoint(part['joints']!) : digit === 'thumb'
     const wanted = isThumb ? ['MP', 'IP'] : ['MP', 'PIP', 'DIP']
     const given = new Map<string, JointReading | null>()
     for (const joint of part['joints']!.list()) {
@@ -331,6 +334,11 @@ export const MEASURES: Calculations = {
     const seen = dartThrow(turned(extension), turned(radial), maybe(part['alpha']!) ?? undefined)
     return { dtm: seen?.alongDeg ?? null, offPlane: seen?.acrossDeg ?? null }
   },
+}
+
+/** Only the thumb has an IP joint: who names it has said which digit is meant. */
+function namesThumbJoint(joints: DocumentReader): boolean {
+  return joints.list().some((joint) => joint.anyObject()['joint']?.value === 'IP')
 }
 
 function points(score: ReturnType<typeof fingerPointScore>) {

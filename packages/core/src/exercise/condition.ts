@@ -1,3 +1,4 @@
+import type { Criterion } from '../vocabulary/criterion.js'
 import type { Said } from '../words/names.js'
 import { readSaid } from '../protocol/readRule.js'
 import { NERVE_BUDGET, type Irritability } from '../nerve/nerveBudget.js'
@@ -27,6 +28,8 @@ export interface ListedExercise {
   readonly region: string
   readonly structures: readonly string[]
   readonly week: number
+  /** What it waits for to be recorded, whatever the week. */
+  readonly asks: Criterion | null
 }
 
 /** A condition the catalogue knows: its names, schools, and the clock its exercises follow. */

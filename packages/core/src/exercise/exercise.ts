@@ -1,3 +1,4 @@
+import type { Criterion } from '../vocabulary/criterion.js'
 import type { Said } from '../words/names.js'
 import type { Source } from '../protocol/protocol.js'
 import type { Digit, Nerve, Orthosis } from '../vocabulary/vocabulary.js'
@@ -341,6 +342,8 @@ export interface Exercise {
   readonly stop: readonly StopRule[]
   /** Usual earliest week per condition. */
   readonly gateWeeks: Readonly<Record<string, number>>
+  /** What has to be recorded first, by condition: ten painless repetitions of the rung below, where weeks tell nothing. */
+  readonly asks?: Readonly<Record<string, Criterion>>
   readonly ladder: { readonly easier: readonly string[]; readonly harder: readonly string[] }
   /** The only orthoses it is done in, `none` included when it may be done without; absent: in any that leaves its joints free. */
   readonly worn?: readonly Orthosis[]

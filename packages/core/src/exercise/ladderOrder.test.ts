@@ -20,6 +20,7 @@ const EARLIER: Readonly<Record<string, string>> = {
     'schools of placing and holding open it in the hinged orthosis first',
   'tip-blocked-fist-hold > flexor-block-hold': PLACED,
   'flexor-two-thirds-arc > glide-full-fist': INSIDE,
+  'block-soft-fist-active > fist-gentle': INSIDE,
   'outrigger-knuckle-bend > edc-lift-wrapped': INSIDE,
   'outrigger-thumb-tip-bend > thumb-tip-joint-bend': INSIDE,
   'palm-block-straight-hook > edc-lift-free-up': INSIDE,
@@ -63,8 +64,6 @@ const EARLIER: Readonly<Record<string, string>> = {
   'thumb-spread-meet > thumb-tip-joint-bend-passive': OTHER_PART,
   'pickup-small > putty-key-pinch':
     'light use outside the orthosis waits for moderate use; the side pinch has a gate of its own',
-  'touch-locate > feel-and-name':
-    'what moves rests on a rule, what only touches on the orthosis that stays on',
   'texture-ladder > rice-dip': 'what moves rests on a rule, what only touches on the orthosis that stays on',
   'stress-scrub > stress-carry': 'weight through the hand opens after carrying',
   'elastic-open-wrist-straight > elastic-open-palm-up':

@@ -1,6 +1,7 @@
 import { LAST_WEEK } from './condition.js'
 import { readSaid } from '../protocol/readRule.js'
 import { DocumentReader } from '../reading/documentReader.js'
+import { criterionOf, type Criterion } from '../vocabulary/criterion.js'
 import { DIGITS, NERVES, ORTHOSES, type Digit } from '../vocabulary/vocabulary.js'
 import { readSignature } from './signature.js'
 import { takesTurns } from './chosenDigits.js'
@@ -32,6 +33,7 @@ const KEYS = [
   'ladder',
   'worn',
   'contact',
+  'asks',
   'neverFor',
   'side',
   'otherHand',
@@ -115,6 +117,7 @@ export function readExercise(document: unknown): shape.Exercise {
         week.integer(0, LAST_WEEK),
       ]),
     ),
+    ...(doc['asks']!.isMissing ? {} : { asks: readAsks(doc['asks']!) }),
     ladder: {
       easier: ladder['easier']!.list().map((id) => id.text()),
       harder: ladder['harder']!.list().map((id) => id.text()),
@@ -228,6 +231,15 @@ function readWritten(reader: DocumentReader): shape.WrittenSignature {
   )
   const nerve = part['nerve']!.optional((word) => word.oneOf(NERVES))
   return { motions, combos, grips, acts, kg, by, stress, technique, nerve }
+}
+
+function readAsks(reader: DocumentReader): Readonly<Record<string, Criterion>> {
+  return Object.fromEntries(
+    Object.entries(reader.anyObject()).map(([condition, line]) => {
+      const read = criterionOf(line.text())
+      return [condition, read ?? line.refuse('a criterion of the vocabulary')]
+    }),
+  )
 }
 
 function readContact(reader: DocumentReader): shape.Contact {

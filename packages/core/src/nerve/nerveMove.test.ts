@@ -32,7 +32,7 @@ describe('a move of a nerve', () => {
         const back = Object.fromEntries(Object.entries(of).map(([motion, by]) => [motion, 0 - by]))
         const [there, again] = [classifiedNerveMove(nerve, of), classifiedNerveMove(nerve, back)]
         expect(again.class).toBe(there.class)
-        expect(again.balance).toBeCloseTo(there.balance, 9)
+        expect(again.balance ?? -1).toBeCloseTo(there.balance ?? -1, 9)
         expect(again.netMm).toBeCloseTo(-there.netMm, 9)
         expect(nerveExcursionMm(nerve, back, site)).toBeCloseTo(-nerveExcursionMm(nerve, of, site), 9)
         if (there.class === 'tensioner') expect(again.direction).not.toBe(there.direction)

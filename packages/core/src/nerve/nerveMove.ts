@@ -13,8 +13,8 @@ export interface ClassifiedNerveMove {
   readonly direction: 'loading' | 'releasing' | null
   /** Sum of the changes of the bed, mm. */
   readonly netMm: number
-  /** 1 where lengthening and shortening cancel, 0 where all go one way. */
-  readonly balance: number
+  /** 1 where lengthening and shortening cancel, 0 where all go one way; null where no joint that moves the nerve moves. */
+  readonly balance: number | null
   /** Mean change of strain, percent. Local strain near a joint is about twice as much. */
   readonly strainPercent: number
 }
@@ -46,7 +46,7 @@ export function classifiedNerveMove(nerve: BeddedNerve, moves: NerveMoves): Clas
     class: word,
     direction: word !== 'tensioner' ? null : net > 0 ? 'loading' : 'releasing',
     netMm: net,
-    balance: changes.length < 2 || isOneWay ? 0 : balance,
+    balance: changes.length === 0 ? null : isOneWay ? 0 : balance,
     strainPercent: (100 * net) / lengthMm,
   }
 }

@@ -16,6 +16,7 @@ export function criteriaOfCase({ protocol, condition }: PatientCase): Criterion[
     ...protocol.gates.flatMap((gate) => gate.needs),
     ...LOAD_BASE_CRITERIA,
     ...(condition.nerveCeilings.length > 0 ? [NERVE_QUIET_ENOUGH] : []),
+    ...condition.listed.flatMap(({ asks }) => asks ?? []),
     ...contactCriteria(protocol.anchor, condition.isNumb),
   ])
 }

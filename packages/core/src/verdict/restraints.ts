@@ -70,6 +70,7 @@ export function restraintsOn(
     ...(basis === 'default' ? orthosisOf(exercise, phase, worn) : staysOn(exercise, state, worn)),
     ...notFitted(exercise, state.protocol),
     ...(isBeside ? [] : [...clockOf(exercise, state, closing), ...unlistedOf(exercise, state)]),
+    ...rungOf(exercise, state),
     ...nerveOf(),
   ]
 
@@ -86,6 +87,23 @@ export function restraintsOn(
         ]
       : []
   }
+}
+
+/** A rung that waits for the one below, done ten times without pain: weeks tell nothing there. Source: exercises' own prerequisites. */
+function rungOf(exercise: Exercise, state: PatientCase): Restraint[] {
+  const asked = exercise.asks?.[state.condition.id]
+  if (!asked || standingOf(state).facts.status(asked).name === 'met') return []
+  return [
+    {
+      rule: 'catalogue.rung',
+      kind: 'not-yet',
+      needs: [asked],
+      says: {
+        en: 'Not before the step below was done ten times without pain.',
+        es: 'No antes de hacer diez veces sin dolor el paso anterior.',
+      },
+    },
+  ]
 }
 
 /**

@@ -411,6 +411,7 @@ export const CRITERION_NUMBERS = [
   'prom.pip.def',
   'strands',
   'trigger.stage',
+  'tuck.rung',
   'arom.pct',
   'grip.pct',
 ] as const

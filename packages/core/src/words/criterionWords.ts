@@ -158,6 +158,13 @@ const NUMBER_MEANING: Readonly<Record<string, { readonly said: Said; readonly un
     unit: '°',
   },
   strands: { said: { en: 'core strands of the repair', es: 'hilos centrales de la reparación' }, unit: '' },
+  'tuck.rung': {
+    said: {
+      en: 'highest thumb tuck done ten times without pain (1 nail, 2 middle, 3 whole, 4 arm straight, 5 tilt)',
+      es: 'pulgar adentro más alto hecho diez veces sin dolor (1 punta, 2 medio, 3 entero, 4 brazo recto, 5 con inclinación)',
+    },
+    unit: '',
+  },
   'trigger.stage': { said: { en: 'stage of triggering', es: 'grado del gatillo' }, unit: '' },
   'arom.pct': {
     said: { en: 'active range, share of the other side', es: 'movimiento activo respecto al otro lado' },

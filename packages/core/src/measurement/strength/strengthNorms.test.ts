@@ -24,14 +24,16 @@ describe('norms of strength', () => {
     expect(Math.abs(meanOf('right') - right)).toBeLessThan(0.6)
     expect(Math.abs(meanOf('left') - left)).toBeLessThan(0.6)
   })
-  it('bands meet without a gap: 24 and 25, 74 and 75; children and unknown sex have none', () => {
+  it('bands meet without a gap: 24 and 25, 74 and 75; an unknown sex has none, children are refused', () => {
     const z = (age: number, sex = 'male') =>
       comparedWithNorm('grip', sex, age, 'right', 100, 'lbf')?.z ?? null
     expect(z(24)).toBeCloseTo((100 - 121) / 20.6, 9)
     expect(z(25)).toBeCloseTo((100 - 120.8) / 23, 9)
     expect(z(74)).toBeCloseTo((100 - 75.3) / 21.5, 9)
     expect(z(75)).toBeCloseTo((100 - 65.7) / 21, 9)
-    expect([z(19), z(40, 'other')]).toEqual([null, null])
+    expect(z(40, 'other')).toBeNull()
+    expect(() => z(19)).toThrowError(/20/)
+    expect(() => z(19, 'other')).toThrowError(/20/)
   })
   it('marks what was put together from memory', () => {
     const of = (age: number) => comparedWithNorm('palmar', 'male', age, 'left', 20, 'lbf')!.confidence
@@ -50,7 +52,7 @@ describe('norms of strength', () => {
       9,
     )
     expect(comparedWithNorm('key', 'male', 39, 'right', 8, 'kgf', '2011')).toBeNull()
-    expect(comparedWithNorm('grip', 'male', 19, 'right', 37, 'kgf', '2011')).toBeNull()
+    expect(() => comparedWithNorm('grip', 'male', 19, 'right', 37, 'kgf', '2011')).toThrowError(/20/)
     expect(comparedWithNorm('grip', 'male', 39, 'right', 37, 'kgf')!.table).toBe('1985')
   })
   it('do not care in which unit a force was read', () => {

@@ -34,10 +34,10 @@ export interface ComparedWithNorm {
 }
 
 /**
- * A mean of three trials against people of the same sex and age, right hand or left (not dominant or not). Unknown below
- * 20 years, where the sex is not in the table, and for a test the table does not have: no guess is made.
+ * A mean of three trials against people of the same sex and age, right hand or left (not dominant or not). Unknown where
+ * the sex is not in the table and for a test the table does not have: no guess is made.
  *
- * @param age - whole years
+ * @param age - whole years, not under the youngest people of the table
  * @throws CoreError `MEASUREMENT_OUT_OF_RANGE`
  * @example
  * comparedWithNorm('grip', 'female', 52, 'right', 48, 'lbf') // => z −1.53, 72.9 % of the norm
@@ -51,11 +51,13 @@ export function comparedWithNorm(
   unit: ForceUnit,
   table: NormTable = '1985',
 ): ComparedWithNorm | null {
-  within(age, 'age', [0, 120], 'years')
+  const tests: Partial<Record<StrengthTest, readonly Constant<Norms>[]>> = NORM_TABLES[table]
+  const bands = tests[test] ?? []
+  const youngest = Math.min(...bands.flatMap(({ value: norms }) => norms.male.map(({ fromAge }) => fromAge)))
+  within(age, 'age', [Number.isFinite(youngest) ? youngest : 0, 120], 'years')
   within(forceIn('lbf', value, unit), 'value', [0, 265], 'lbf')
   if (sex !== 'male' && sex !== 'female') return null
-  const tests: Partial<Record<StrengthTest, readonly Constant<Norms>[]>> = NORM_TABLES[table]
-  for (const { value: norms, unit: unitOfTable, confidence } of tests[test] ?? []) {
+  for (const { value: norms, unit: unitOfTable, confidence } of bands) {
     const norm = norms[sex].find(
       ({ fromAge, toAge }) => age >= fromAge && (toAge === null || age < toAge + 1),
     )
