@@ -161,7 +161,7 @@ describe('a case that is late', () => {
   it('lies behind by the days its next phase has waited for a criterion, and not by time alone', () => {
     const behind = (day: number, without: string[]) => {
       const state = caseOf('SCA-SCREW', { day, without })
-      return daysBehind(phaseOn(state.protocol, day, state.facts), day)
+      return daysBehind(phaseOn(state.protocol, day, state.facts), day, 0)
     }
     const second = catalogue.protocols.get('SCA-SCREW')!.phases[1]!
     const held = ['wound.ok']

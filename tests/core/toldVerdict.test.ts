@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import {
   assess,
+  causeOfAll,
   DocumentReader,
   explainVerdict,
   MAP_MODES,
   permissionMap,
   readSignature,
   schoolPreview,
+  toldReasons,
   whatWouldOpen,
 } from '@pledge/core'
 import { catalogue, caseOf } from './shippedCatalogue.js'
@@ -90,7 +92,56 @@ describe('a verdict told', () => {
   })
 })
 
+describe('what a person is told', () => {
+  const squeeze = signature({ grips: [{ grip: 'cyl', res: 'R1' }] })
+  it('is what waits for which day and which facts, as one would say it', () => {
+    const state = caseOf('DRF-VLP-EARLY', { day: 10, without: ['xr.union', 'pain.act'] })
+    const verdict = assess(signature({ grips: [{ grip: 'cyl', res: 'R2' }] }), state)
+    expect(toldReasons(verdict, 'en')[0]).toBe(
+      'Squeezing waits for day 42, pain during the motion (3 or less) and union on x-ray.',
+    )
+    expect(toldReasons(verdict, 'es')[0]).toMatch(
+      /^Apretar: no antes del día 42; falta dolor al mover \(3 o menos\) y unión en la radiografía/,
+    )
+  })
+
+  it('counts what it does not name, and gives the reason of the rule after it', () => {
+    const whole = signature({
+      motions: (['S', 'P', 'A', 'I'] as const).map((m) => ({ m, mv: ['wrist.ext'] })),
+    })
+    const [waiting, ...why] = toldReasons(assess(whole, caseOf('DRF-CAST', { day: 2 })), 'en')
+    expect(waiting).toMatch(
+      /^Stretching the wrist, gentle passive motion of the wrist and 2 more wait for day \d+\.$/,
+    )
+    expect(why.length).toBeGreaterThan(0)
+  })
+
+  it('names no joint by its letters, no class of load and no rule, in any school', () => {
+    for (const id of catalogue.protocols.keys())
+      for (const verdict of [squeeze, active('pip.flex'), active('wrist.ext')].map((one) =>
+        assess(one, caseOf(id, { day: 1 })),
+      ))
+        if (verdict.kind === 'not-yet' && (verdict.fromDay !== null || verdict.missing.length > 0))
+          expect(toldReasons(verdict, 'en')[0], id).not.toMatch(/\b(PIP|R\d|[A-Z]{2,}\.P\d|[a-z]+\.[a-z]+)\b/)
+  })
+})
+
 describe('the map of what may move', () => {
+  it('tells one cause that bars everything once, and none where anything is open or the causes differ', () => {
+    const cause = (id: string, changes: Parameters<typeof caseOf>[1], worn: 'DIPX' | 'none' = 'none') => {
+      const state = caseOf(id, changes)
+      return causeOfAll(permissionMap(state, worn), state)?.en ?? null
+    }
+    expect(cause('DRF-VLP-EARLY', { day: 20 })).toBeNull()
+    expect(cause('DRF-VLP-EARLY', { day: 20, over: { redLock: true } })).toMatch(/^A red flag is open/)
+    expect(cause('DRF-VLP-EARLY', { day: -2 })).toMatch(/^Not started: day 0/)
+    expect(cause('DRF-VLP-EARLY', { day: 20, without: ['ord.therapy'] })).toMatch(
+      /^Not started: surgeon's order/,
+    )
+    expect(cause('DRF-VLP-EARLY', { day: 20, without: ['fix.stable'] })).toMatch(/^Wrong school/)
+    expect(cause('MAL-CONS', { day: 10 }, 'DIPX')).toBeNull()
+  })
+
   it('shows every mode for each row, and names each row once', () => {
     for (const id of catalogue.protocols.keys()) {
       const rows = permissionMap(caseOf(id, { day: 20 }), 'none')

@@ -165,6 +165,8 @@ export const episode = obj({
     daysSinceReview: whole,
     /** Days past the planned start of a phase that still waits; 0 within the days the rules allow. */
     daysBehind: whole,
+    /** The day the patient came, where the phase that waits should have begun before it. */
+    cameLateOnDay: maybe(whole),
   }),
   phases: list(phase),
   gates: list(gate),
@@ -254,5 +256,7 @@ export const permissionMap = obj({
   orthosisName: str,
   modes: list(obj({ mode, name: str })),
   rows: list(obj({ motion: str, name: str, cells: list(obj({ mode, verdict })) })),
+  /** The one cause that keeps everything shut, told once. */
+  barredBy: maybe(str),
 })
 export type PermissionMapAnswer = Static<typeof permissionMap>

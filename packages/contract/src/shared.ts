@@ -42,6 +42,9 @@ export const verdict = obj({
   missing: list(meant),
   form: maybe(str),
   conditions: list(str),
+  /** What a person is told, sentence by sentence: what waits for what, then why. */
+  told: list(str),
+  /** The rules it rests on, with the atoms they speak of. */
   reasons: list(obj({ rule: str, atom: str, text: str, source: str })),
   openers: list(opener),
   explanation: said,

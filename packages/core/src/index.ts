@@ -49,7 +49,7 @@ export type {
   Variant,
   Wear,
 } from './protocol/protocol.js'
-export { daysBehind, phaseOn, reviewOverdueDays, type PhaseStanding } from './protocol/phaseOn.js'
+export { daysBehind, isReferredLate, phaseOn, reviewOverdueDays, type PhaseStanding } from './protocol/phaseOn.js'
 export { readProtocol } from './protocol/readProtocol.js'
 export { restartedDay, type Slip } from './protocol/restartedDay.js'
 export { unansweredSelection, wrongSchool } from './protocol/wrongSchool.js'
@@ -68,14 +68,13 @@ export {
   type Restriction,
 } from './protocol/restrictions.js'
 export { digitsAsked, hasSlipClock, surgeonsClearances, type DigitsAsked } from './record/askedAtReferral.js'
-export { MAP_MODES, permissionMap, type MapCell, type MapRow } from './verdict/permissionMap.js'
+export { causeOfAll, MAP_MODES, permissionMap, type MapCell, type MapRow } from './verdict/permissionMap.js'
 export { schoolPreview, type SchoolPreview } from './verdict/schoolPreview.js'
 export { milestones, type Milestone } from './verdict/milestones.js'
 export { NO_WEIGHT_LIMIT_KG, ruleWords, type RuleTale } from './protocol/ruleWords.js'
 // Verdicts
 export { assess, openingDay, verdictKind } from './verdict/assess.js'
 export { atomsOf, atomText, type Atom } from './verdict/atoms.js'
-export { atomWords } from './verdict/atomWords.js'
 export {
   EVERYTHING_MET,
   standingOf,
@@ -93,7 +92,7 @@ export { assessThisHand } from './verdict/otherInjuries.js'
 export { openWristsThatDecide, type OpenWrist } from './verdict/openWrist.js'
 export { protocolOpenings, type ProtocolOpening } from './verdict/protocolOpenings.js'
 export { fallbackFor, type Fallback } from './verdict/fallback.js'
-export { explainVerdict } from './verdict/explainVerdict.js'
+export { explainVerdict, toldReasons } from './verdict/explainVerdict.js'
 export { gateStandings, type GateStanding } from './verdict/gateStanding.js'
 export {
   coveringOverride,

@@ -29,7 +29,11 @@ function stateOf(
 }
 const items = (...paused: boolean[]) => paused.map((isPaused) => ({ isPaused }))
 const needs = (state: PatientCase, known: Partial<Parameters<typeof needsOf>[1]> = {}) =>
-  needsOf(state, { today: TODAY, lastReviewOn: '2031-04-18', items: items(false), ...known }, LIMITS)
+  needsOf(
+    state,
+    { today: TODAY, lastReviewOn: '2031-04-18', openedOn: '2031-03-01', items: items(false), ...known },
+    LIMITS,
+  )
 
 describe('what a case needs somebody for', () => {
   it('is nothing while it is on course', () => {
@@ -65,6 +69,16 @@ describe('what a case needs somebody for', () => {
     [25, 'behind', '15 days behind: Phase P2 still waits. Talk it over with the surgeon'],
   ])('on day %i of a phase that waits is that it is %s', (day, kind, text) => {
     expect(needs(stateOf({ day }))).toEqual([{ kind, text }])
+  })
+
+  // Day 0 lies 40 days back; the second phase would have begun on day 10.
+  it.each([
+    ['2031-04-20', 40, 'held', 'Came on day 40: record what is already so for Phase P2'],
+    ['2031-04-06', 40, 'held', 'Came on day 26: record what is already so for Phase P2'],
+    ['2031-04-05', 40, 'behind', '15 days behind: Phase P2 still waits. Talk it over with the surgeon'],
+    ['2031-03-21', 24, 'held', 'Phase P2 waits for 1 criterion'],
+  ])('of a patient who came on %s, on day %i, is that it is %s', (openedOn, day, kind, text) => {
+    expect(needs(stateOf({ day }), { openedOn })).toEqual([{ kind, text }])
   })
 
   it('comes with the most urgent first', () => {

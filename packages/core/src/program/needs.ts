@@ -1,5 +1,5 @@
 import { daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
-import { daysBehind } from '../protocol/phaseOn.js'
+import { daysBehind, isReferredLate } from '../protocol/phaseOn.js'
 import type { CrossCutting } from '../rules/crossCutting.js'
 import { isReviewDue } from '../record/reviews.js'
 import { standingOf } from '../verdict/caseOnDay.js'
@@ -18,6 +18,8 @@ export interface Need {
 interface Known {
   readonly today: ClinicalDay
   readonly lastReviewOn: ClinicalDay
+  /** The day the patient came. */
+  readonly openedOn: ClinicalDay
   /** Items of the newest signed program with today's verdict; `null`: none was signed. */
   readonly items: readonly Pick<ItemToday, 'isPaused'>[] | null
 }
@@ -25,12 +27,13 @@ interface Known {
 /** All that a case needs somebody for, the most urgent first; empty: it is on course. Source: A1, common practice. */
 export function needsOf(
   state: PatientCase,
-  { today, lastReviewOn, items }: Known,
+  { today, lastReviewOn, openedOn, items }: Known,
   limits: Pick<CrossCutting, 'freezeAfterDays' | 'behindScheduleDays'>,
 ): Need[] {
   const standing = standingOf(state)
   const paused = (items ?? []).filter(({ isPaused }) => isPaused).length
-  const behind = daysBehind(standing, state.day)
+  const cameOnDay = state.day - daysBetween(openedOn, today)
+  const behind = daysBehind(standing, state.day, cameOnDay)
   const waiting = standing.next?.phase.name.en
   const held = standing.heldBy.length
   const needs: (Need | false)[] = [
@@ -54,7 +57,9 @@ export function needsOf(
           }
         : held > 0 && {
             kind: 'held',
-            text: `${waiting} waits for ${held} ${held === 1 ? 'criterion' : 'criteria'}`,
+            text: isReferredLate(standing, cameOnDay)
+              ? `Came on day ${cameOnDay}: record what is already so for ${waiting}`
+              : `${waiting} waits for ${held} ${held === 1 ? 'criterion' : 'criteria'}`,
           }),
     items === null && { kind: 'unsigned', text: 'No program signed yet' },
   ]

@@ -70,10 +70,17 @@ export function reviewOverdueDays(daysSinceReview: number | null, freezeAfterDay
 }
 
 /**
- * Days a case lies behind: past the planned start of the next phase without its criteria. 0 while no phase waits.
- * Source: A1, common practice.
+ * Days a case lies behind: past the planned start of the next phase without its criteria, counted from the day the patient
+ * came where that is later. 0 while no phase waits. Source: A1, common practice.
+ *
+ * @param cameOnDay - day of the course on which the patient came
  */
-export function daysBehind(standing: PhaseStanding, day: number): number {
+export function daysBehind(standing: PhaseStanding, day: number, cameOnDay: number): number {
   const { next, heldBy } = standing
-  return next && heldBy.length > 0 ? Math.max(0, day - next.phase.days[0]) : 0
+  return next && heldBy.length > 0 ? Math.max(0, day - Math.max(next.phase.days[0], cameOnDay)) : 0
+}
+
+/** Whether the phase that waits should have begun before the patient came: then nobody is late, what is already so is asked. */
+export function isReferredLate({ next, heldBy }: PhaseStanding, cameOnDay: number): boolean {
+  return next !== null && heldBy.length > 0 && next.phase.days[0] < cameOnDay
 }

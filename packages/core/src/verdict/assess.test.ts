@@ -238,7 +238,7 @@ describe('catalogue exercises after a volar plate', () => {
     const reasons = groupedReasons(home('fist-gentle', plated({ day: 17 })).reasons)
     expect(reasons).toHaveLength(1)
     expect(reasons[0]?.text.en).toMatch(
-      /^Active big knuckle \(MCP\) flexion, active .* and \d+ more are open from day 0/,
+      /^Active motion of the fingers and active motion of the thumb are open from day 0/,
     )
   })
 

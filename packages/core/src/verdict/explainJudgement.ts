@@ -1,9 +1,9 @@
 import { criterionMeaning } from '../words/criterionWords.js'
-import { arcWords, capital, insideWords, orthosisWords } from '../words/formWords.js'
+import { arcWords, insideWords, orthosisWords } from '../words/formWords.js'
 import { inEach, RESISTANCE_MEANING, type Language, type Said } from '../words/names.js'
 import { ruleKey, type Protocol, type Rule } from '../protocol/protocol.js'
 import { atomText } from './atoms.js'
-import { atomWords } from './atomWords.js'
+import { atomSubject } from './atomWords.js'
 import type { AtomJudgement, Because, DefaultName } from './judgeAtom.js'
 import type { Misfit } from './matching.js'
 import type { Reason } from './verdict.js'
@@ -11,7 +11,7 @@ import type { Reason } from './verdict.js'
 /** The reason of a judgement in words, with the rule and the sources it rests on. */
 export function reasonOf(judgement: AtomJudgement, protocol: Protocol): Reason {
   const { because, atom } = judgement
-  const subject = inEach((language) => capital(atomWords(atom)[language]))
+  const subject = atomSubject(atom)
   return {
     ...namesOf(because, protocol),
     atom: atomText(atom),
@@ -55,7 +55,7 @@ function textOf(judgement: AtomJudgement, protocol: Protocol, subject: Said, lan
       const place = phaseName(protocol, because.rule, language)
       const opened = isEnglish
         ? `${what} is open from day ${because.rule.from}${place}.`
-        : `${what} está abierta desde el día ${because.rule.from}${place}.`
+        : `${what}: se puede desde el día ${because.rule.from}${place}.`
       return because.rule.note ? `${opened} ${because.rule.note[language]}` : opened
     }
     case 'openWithCare':
@@ -76,7 +76,7 @@ function textOf(judgement: AtomJudgement, protocol: Protocol, subject: Said, lan
       const form = formOf(because.form, language)
       return isEnglish
         ? `${what} as written is not open${form ? `: ${form}` : ''}.`
-        : `${what} así como está escrita no está abierta${form ? `: ${form}` : ''}.`
+        : `${what}: así como está escrito todavía no${form ? `; ${form}` : ''}.`
     }
     case 'alwaysIn': {
       const inside = orthosisWords(because.inside, language)
@@ -98,7 +98,7 @@ function textOf(judgement: AtomJudgement, protocol: Protocol, subject: Said, lan
 const DEFAULT_TEXT: Readonly<Record<DefaultName, (what: string) => Said>> = {
   unopened: (what) => ({
     en: `${what}: no rule of the protocol has opened it yet.`,
-    es: `${what}: ninguna regla del protocolo lo ha abierto aún.`,
+    es: `${what}: ninguna regla del protocolo lo permite aún.`,
   }),
   freeInLastPhase: (what) => ({
     en: `${what} is free in the last phase.`,
@@ -148,10 +148,10 @@ export function conditionOf(judgement: AtomJudgement, language: Language): strin
   const { because, atom } = judgement
   if (because.name !== 'openWithCare') return ''
   if (because.rule.why) return because.rule.why[language]
-  const what = capital(atomWords(atom)[language])
+  const what = atomSubject(atom)[language]
   return language === 'en'
     ? `${what} is opened with care from day ${because.rule.from}.`
-    : `${what}: abierta con cuidado desde el día ${because.rule.from}.`
+    : `${what}: se puede con cuidado desde el día ${because.rule.from}.`
 }
 
 /** The permitted form of today: "today only inside the dorsal block, wrist 0 to 30° of extension"; '' where none is open. */

@@ -1,5 +1,7 @@
+import { few } from '../protocol/ruleWords.js'
 import { criterionMeaning } from '../words/criterionWords.js'
-import type { Language } from '../words/names.js'
+import { capital } from '../words/formWords.js'
+import type { Language, Said } from '../words/names.js'
 import { groupedReasons, type Verdict, type VerdictKind } from './verdict.js'
 
 const KIND_WORDS: Readonly<Record<Language, Readonly<Record<VerdictKind, string>>>> = {
@@ -12,32 +14,71 @@ const KIND_WORDS: Readonly<Record<Language, Readonly<Record<VerdictKind, string>
   },
 }
 
+/** Things a sentence names before it counts the rest. */
+const MOST_NAMED = 2
+
 /**
- * A verdict as a short text made from its rules alone: what it is, from which day and what is missing, the form that is
+ * A verdict as a short text made from its rules alone: what it is, what waits for which day and which facts, the form that is
  * open today, and why. The same reasons stand in interface, API and `assess`.
  */
 export function explainVerdict(verdict: Verdict, language: Language): string {
-  const isEnglish = language === 'en'
-  const parts = [KIND_WORDS[language][verdict.kind]]
-  if (verdict.kind === 'not-yet') {
-    if (verdict.fromDay !== null)
-      parts.push(isEnglish ? `Not before day ${verdict.fromDay}.` : `No antes del día ${verdict.fromDay}.`)
-    if (verdict.missing.length > 0) {
-      const names = verdict.missing.map((criterion) => criterionMeaning(criterion.text, language))
-      parts.push(isEnglish ? `It takes: ${names.join('; ')}.` : `Hace falta: ${names.join('; ')}.`)
-    }
-    if (verdict.form) parts.push(`${sentence(verdict.form[language])}.`)
-    parts.push(...verdict.unlock.map((one) => one[language]))
-  }
-  const said = new Set(parts)
-  for (const reason of groupedReasons(verdict.reasons)) {
-    const text = reason.text[language]
-    if (!said.has(text)) parts.push(text)
-    said.add(text)
-  }
-  return parts.join(' ')
+  const form = verdict.form ? [`${capital(verdict.form[language])}.`] : []
+  const unlock = verdict.unlock.map((one) => one[language])
+  const opens = verdict.kind === 'not-yet' ? [...form, ...unlock] : []
+  const [waiting, ...why] = toldReasons(verdict, language)
+  return [...new Set([KIND_WORDS[language][verdict.kind], waiting, ...opens, ...why])]
+    .filter(Boolean)
+    .join(' ')
 }
 
-function sentence(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
+/**
+ * What a person is told of a verdict, sentence by sentence: what waits for what, then why, as the rules word it. What a rule says of
+ * single atoms is in the reasons themselves.
+ */
+export function toldReasons(verdict: Verdict, language: Language): string[] {
+  const grouped = groupedReasons(verdict.reasons)
+  const waiting = waitingWords(verdict, language)
+  const why = grouped.filter(
+    ({ rule, subject, text }) =>
+      (waiting === null || !speaksOf(subject, text, language)) &&
+      !(verdict.form && rule.endsWith('.always_in')),
+  )
+  return [...new Set([...(waiting ? [waiting] : []), ...why.map(({ text }) => text[language])])]
+}
+
+function speaksOf(subject: Said, text: Said, language: Language): boolean {
+  return subject[language] !== '' && text[language].startsWith(subject[language])
+}
+
+/** "Squeezing waits for day 42 and union on x-ray."; `null` where neither a day nor a fact would open it. */
+function waitingWords({ kind, fromDay, missing, reasons }: Verdict, language: Language): string | null {
+  if (kind !== 'not-yet' || (fromDay === null && missing.length === 0)) return null
+  const subjects = [...new Set(reasons.map(({ subject }) => subject[language]).filter(Boolean))]
+  const what = few(
+    subjects.map((one, place) => (place === 0 ? one : lowered(one))),
+    MOST_NAMED,
+    language,
+  )
+  const facts = missing.map(({ text }) => shortMeaning(criterionMeaning(text, language)))
+  if (language === 'en') {
+    const day = fromDay === null ? [] : [`day ${fromDay}`]
+    const waitsFor = few([...day, ...facts], MOST_NAMED, language)
+    return `${what || 'This'} ${subjects.length > 1 ? 'wait' : 'waits'} for ${waitsFor}.`
+  }
+  const day = fromDay === null ? [] : [`no antes del día ${fromDay}`]
+  const parts = [...day, ...(facts.length > 0 ? [`falta ${few(facts, MOST_NAMED, language)}`] : [])].join(
+    '; ',
+  )
+  return what ? `${what}: ${parts}.` : `${capital(parts)}.`
+}
+
+/** "pain at rest, worst of 24 h: 3 or less" within a sentence: "pain at rest (3 or less)". */
+function shortMeaning(meaning: string): string {
+  const [name, limit] = meaning.split(': ')
+  const head = name!.split(',')[0]!
+  return limit === undefined ? head : `${head} (${limit})`
+}
+
+function lowered(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1)
 }

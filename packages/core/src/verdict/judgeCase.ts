@@ -52,12 +52,9 @@ export function judgeCase(signature: Signature, state: CaseOnDay): JudgedCase {
   if (gone) return stopped(gone)
   const judged = atomsOf(signature).map((atom) => judgeAtom(atom, signature, state, standing, standing.facts))
   const kind = judged.map((one) => one.kind).reduce(worseKind, 'clear')
-  if (kind !== 'never') {
-    if (state.redLock) return stopped(RED_LOCK)
-    if (standing.index < 0) return stopped(notStarted(state, standing))
-  }
-  if (isOpen(kind) && standing.isSchoolInDoubt)
-    return stopped(inDoubtfulSchool(state.protocol, standing.facts))
+  const wholeCase = stopOfCase(state)
+  // A school in doubt keeps shut what it opens; a red flag and a course that has not begun stand before every rule but a "never".
+  if (wholeCase && (wholeCase.isOfSchool ? isOpen(kind) : kind !== 'never')) return stopped(wholeCase.stop)
   return {
     signature,
     state,
@@ -67,6 +64,15 @@ export function judgeCase(signature: Signature, state: CaseOnDay): JudgedCase {
     deciding: judged.filter((one) => one.kind === kind),
     basis: doesSomething(judged) && judged.every(restsOnRule) ? 'rule' : 'default',
   }
+}
+
+/** What stops the case as a whole, whatever is asked; `null`: nothing does. */
+export function stopOfCase(state: CaseOnDay): { readonly stop: Stop; readonly isOfSchool: boolean } | null {
+  const standing = standingOf(state)
+  if (state.redLock) return { stop: RED_LOCK, isOfSchool: false }
+  if (standing.index < 0) return { stop: notStarted(state, standing), isOfSchool: false }
+  if (!standing.isSchoolInDoubt) return null
+  return { stop: inDoubtfulSchool(state.protocol, standing.facts), isOfSchool: true }
 }
 
 /** To be allowed to keep a joint somewhere opens nothing by itself: a rule has to speak of what is done. */

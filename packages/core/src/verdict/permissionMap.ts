@@ -5,7 +5,8 @@ import { assess } from './assess.js'
 import { wordOfMotion } from '../vocabulary/vocabulary.js'
 import { standingOf, type CaseOnDay } from './caseOnDay.js'
 import { IDLE_SIGNATURE, type Signature } from '../exercise/signature.js'
-import type { Verdict } from './verdict.js'
+import { stopOfCase } from './judgeCase.js'
+import { isOpen, type Verdict } from './verdict.js'
 
 /** The modes of the map in the order in which tissue is asked more. Resisted and isometric: at the lightest class. */
 export const MAP_MODES: readonly Mode[] = ['P', 'AA', 'PH', 'A', 'S', 'I', 'R']
@@ -53,6 +54,22 @@ export function permissionMap(
         verdict: judge(signatureFor(motion, mode, orthosis)),
       })),
     }))
+}
+
+/**
+ * The one cause that keeps everything in the map shut: what stops the case as a whole, or the one rule that every cell names; `null`
+ * where something is open or the causes differ.
+ */
+export function causeOfAll(rows: readonly MapRow[], state: CaseOnDay): Said | null {
+  const verdicts = rows.flatMap(({ cells }) => cells.map(({ verdict }) => verdict))
+  if (verdicts.length === 0 || verdicts.some(({ kind }) => isOpen(kind))) return null
+  const stop = stopOfCase(state)
+  if (stop) return stop.stop.reason.text
+  const reasons = verdicts.flatMap((verdict) => verdict.reasons)
+  const [first] = reasons
+  return first && reasons.every(({ rule, text }) => rule === first.rule && text.en === first.text.en)
+    ? first.text
+    : null
 }
 
 function spokenOfIn(phase: Phase | null): Motion[] {

@@ -1,13 +1,12 @@
 import { type Criterion } from '../vocabulary/criterion.js'
 import { criterionMeaning } from '../words/criterionWords.js'
-import { capital } from '../words/formWords.js'
 import { inEach, type Said } from '../words/names.js'
 import type { Protocol } from '../protocol/protocol.js'
 import type * as words from '../vocabulary/vocabulary.js'
 import type { FactBook } from '../protocol/facts.js'
 import { unansweredSelection, wrongSchool } from '../protocol/wrongSchool.js'
 import { atomText, type Atom } from './atoms.js'
-import { atomWords } from './atomWords.js'
+import { atomSubject } from './atomWords.js'
 import type { CaseOnDay, CaseStanding } from './caseOnDay.js'
 import type { Signature } from '../exercise/signature.js'
 import { stopReason, type Reason, type VerdictKind } from './verdict.js'
@@ -109,7 +108,7 @@ export function everywhereNever(signature: Signature): Stop | null {
   )
   if (!held && !technique) return null
   const atom: Atom = held ? { kind: 'nerve', ...held } : { kind: 'technique', technique: technique! }
-  const subject = inEach((language) => capital(atomWords(atom)[language]))
+  const subject = atomSubject(atom)
   return {
     kind: 'never',
     missing: [],

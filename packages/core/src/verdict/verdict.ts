@@ -1,4 +1,5 @@
 import type { Criterion } from '../vocabulary/criterion.js'
+import { few } from '../protocol/ruleWords.js'
 import { inEach, type Language, type Said } from '../words/names.js'
 
 /** From best to worst. */
@@ -71,7 +72,7 @@ export function distinctSaid(list: readonly Said[]): Said[] {
 /** Motions a grouped reason names before it counts the rest. */
 const MOST_NAMED = 3
 
-/** Reasons that say the same of several motions, said once: "Active wrist flexion, active wrist extension is open…". */
+/** Reasons that say the same of several atoms, said once: "Active motion of the wrist, squeezing are open…". */
 export function groupedReasons(reasons: readonly Reason[]): Reason[] {
   const groups = new Map<string, Reason[]>()
   for (const reason of reasons) {
@@ -96,12 +97,12 @@ function afterSubject(reason: Reason, language: Language): string | null {
 
 function together(group: readonly Reason[], language: Language): string {
   const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
-  const named = group
-    .slice(0, MOST_NAMED)
-    .map((one, place) => (place === 0 ? one.subject[language] : lower(one.subject[language])))
-  const more = group.length - named.length
-  const rest = { en: `and ${more} more`, es: `y ${more} más` }[language]
-  const subjects = more > 0 ? `${named.join(', ')} ${rest}` : named.join(', ')
+  const distinct = [...new Set(group.map((one) => one.subject[language]))]
+  const subjects = few(
+    distinct.map((one, place) => (place === 0 ? one : lower(one))),
+    MOST_NAMED,
+    language,
+  )
   const said = afterSubject(group[0]!, language) ?? ''
-  return subjects + said.replace(/^ is /, ' are ').replace(/^ está abierta?/, ' están abiertas')
+  return subjects + (distinct.length > 1 ? said.replace(/^ is /, ' are ').replace(/^ lies /, ' lie ') : said)
 }

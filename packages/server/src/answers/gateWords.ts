@@ -1,4 +1,12 @@
-import { ACT_NAMES, NO_WEIGHT_LIMIT_KG, TEST_NAMES, type Rule } from '@pledge/core'
+import {
+  ACT_NAMES,
+  NERVE_NAMES,
+  NERVE_TECHNIQUE_NAMES,
+  NO_WEIGHT_LIMIT_KG,
+  ruleWords,
+  TEST_NAMES,
+  type Rule,
+} from '@pledge/core'
 
 /** What a gate opens, in few words: for a peg on the ribbon. The whole rule is told by `ruleWords`. */
 export function gateWords(gate: Rule): string {
@@ -12,10 +20,16 @@ export function gateWords(gate: Rule): string {
         return target.tests.map((test) => TEST_NAMES[test].en)
       case 'grip':
         return [gate.res === 0 ? 'holding without load' : `gripping at R${gate.res}`]
+      case 'nerve':
+        return target.techniques.map(
+          (technique) =>
+            `${NERVE_TECHNIQUE_NAMES[technique].en} of the ${target.nerves.map((nerve) => NERVE_NAMES[nerve].en).join(' and ')}`,
+        )
       case 'motion':
-        return [`resistance R${gate.res}`]
+        if (gate.res !== null && gate.res > 0) return [`resistance R${gate.res}`]
+        return [ruleWords({ ...gate, targets: [target] }, null).what.en]
       default:
-        return []
+        return [ruleWords({ ...gate, targets: [target] }, null).what.en]
     }
   })
   return [...new Set(parts)].join(', ')

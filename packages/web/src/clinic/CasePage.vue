@@ -5,7 +5,7 @@ import HealingRibbon from '../shared/case/HealingRibbon.vue'
 import { useCaseStore } from '../shared/case/caseStore'
 import NoticeBox from '../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../shared/sessionStore'
-import { ANCHOR_WORDS, partText, dayText, weekOf } from '../shared/words'
+import { ANCHOR_WORDS, partText, dayText, midSentence, weekOf } from '../shared/words'
 
 const route = useRoute()
 const store = useCaseStore()
@@ -67,17 +67,15 @@ const hasOwnRibbon = computed(() => route.name === 'program')
         <h1>{{ store.data.patient.name }}</h1>
         <p>
           {{ partText(store.data.episode.side, store.data.episode.digits) }} ·
-          {{ store.data.episode.condition }} · {{ store.data.episode.protocol.toLowerCase()
-          }}<template v-if="store.data.episode.variant"
-            >, {{ store.data.episode.variant.toLowerCase() }}</template
-          >
+          {{ store.data.episode.condition }} · {{ store.data.episode.protocol
+          }}<template v-if="store.data.episode.variant">, {{ store.data.episode.variant }}</template>
         </p>
         <p v-if="store.data.others.length > 0" class="others">
           Judged together with
           <template v-for="(other, place) in store.data.others" :key="other.episodeId"
             ><template v-if="place > 0">, </template
             ><router-link :to="{ name: 'phase', params: { id: other.episodeId } }"
-              >{{ partText(other.side, other.digits) }}: {{ other.condition.toLowerCase() }}</router-link
+              >{{ partText(other.side, other.digits) }}: {{ other.condition }}</router-link
             >, day {{ other.day }}</template
           >
         </p>
@@ -112,7 +110,7 @@ const hasOwnRibbon = computed(() => route.name === 'program')
     <div v-if="store.data.flags.length > 0" class="banner">
       <NoticeBox tone="stop">
         <strong>Everything is stopped.</strong> Red flag:
-        {{ store.data.flags.map((flag) => flag.name.toLowerCase()).join(', ') }}.
+        {{ store.data.flags.map((flag) => midSentence(flag.name)).join(', ') }}.
         <router-link :to="{ name: 'phase', params: { id } }">Lift it with what was found</router-link>
       </NoticeBox>
     </div>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { doseText, fingersText, minutesText, partText } from './words'
+import { doseText, fingersText, midSentence, minutesText, partText } from './words'
 
 describe('the injured part in words', () => {
   it.each([
@@ -16,6 +16,13 @@ it('chosen digits are named without a side', () => {
   expect(fingersText(['ring', 'little'])).toBe('ring and little fingers')
   expect(fingersText(['thumb'])).toBe('thumb')
 })
+
+it.each([
+  ['Zones III to V', 'zones III to V'],
+  ['PIP block', 'PIP block'],
+  ['A few, often', 'a few, often'],
+  ['MCP block, no operation', 'MCP block, no operation'],
+])('%s stands within a sentence as %s', (name, words) => expect(midSentence(name)).toBe(words))
 
 describe('a dose in words', () => {
   const dose = { sets: 2, repetitions: 10, holdSeconds: 5, boutsPerDay: 4, load: null }

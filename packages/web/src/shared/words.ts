@@ -131,3 +131,8 @@ export function fingersText(digits: readonly string[]): string {
 export function partText(side: string, digits: readonly string[]): string {
   return `${side} ${digits.length === 0 ? 'side' : fingersText(digits)}`
 }
+
+/** A name within a sentence: its first letter small, the rest as it is written ("zones III to V", "Pop or sudden loss"). */
+export function midSentence(name: string): string {
+  return /^[A-Z][a-z ]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name
+}

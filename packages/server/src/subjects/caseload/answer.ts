@@ -43,6 +43,10 @@ export function judgedRow(
     lastBoutAt: record.bouts.at(-1)?.endedAt.toISOString() ?? null,
     painRecent,
     lastPain: painRecent.at(-1)?.worst ?? null,
-    attention: needsOf(state, { today, lastReviewOn: reviewedOn(record), items }, catalogue.crossCutting),
+    attention: needsOf(
+      state,
+      { today, lastReviewOn: reviewedOn(record), openedOn: episode.openedOn, items },
+      catalogue.crossCutting,
+    ),
   }
 }

@@ -13,6 +13,7 @@ import {
   daysBehind,
   daysBetween,
   isEarlyPermission,
+  isReferredLate,
   isSurgeonsToGive,
   LOAD_BASE_CRITERIA,
   criteriaOfCase,
@@ -101,7 +102,8 @@ export function overview(
   const anchor = dayZero(state.day, today)
   const standing = standingOf(state)
   const newest = record.versions.at(-1)
-  const behind = daysBehind(standing, state.day)
+  const cameOnDay = state.day - daysBetween(episode.openedOn, today)
+  const behind = daysBehind(standing, state.day, cameOnDay)
   const criteria = criteriaOfCase(state)
   const json = (criterion: (typeof criteria)[number]) =>
     criterionJson(criterion, record, state, users, crossCutting.facts)
@@ -142,6 +144,7 @@ export function overview(
       lastReviewOn: reviewedOn(record),
       daysSinceReview: daysBetween(reviewedOn(record), today),
       daysBehind: behind > crossCutting.behindScheduleDays ? behind : 0,
+      cameLateOnDay: isReferredLate(standing, cameOnDay) ? cameOnDay : null,
     },
     phases: protocol.phases.map((phase, index) => ({
       id: phase.id,

@@ -1,6 +1,7 @@
 import {
   alwaysWorn,
   assessThisHand,
+  causeOfAll,
   dayZero,
   isEarlyPermission,
   isRestriction,
@@ -34,11 +35,13 @@ export const phase: FastifyPluginAsync<AppContext> = async (app, context) => {
     const zero = dayZero(state.day, today)
     const worn = alwaysWorn(standingOf(state).phase)?.orthosis ?? 'none'
     const orthosis = inside === 'none' ? 'none' : worn
+    const rows = permissionMap(state, orthosis, (signature) => assessThisHand(signature, state))
     return {
       orthosis,
       orthosisName: ORTHOSIS_NAMES[orthosis].en,
       modes: MAP_MODES.map((mode) => ({ mode, name: MODE_NAMES[mode].en })),
-      rows: permissionMap(state, orthosis, (signature) => assessThisHand(signature, state)).map((row) => ({
+      barredBy: causeOfAll(rows, state)?.en ?? null,
+      rows: rows.map((row) => ({
         motion: row.motion,
         name: row.name.en,
         cells: row.cells.map(({ mode, verdict }) => ({

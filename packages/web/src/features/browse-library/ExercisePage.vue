@@ -17,6 +17,7 @@ import { computed, ref } from 'vue'
 import type { ExercisePageAnswer, RungAnswer } from '@pledge/contract'
 import HouseEditDialog from '../../shared/house/HouseEditDialog.vue'
 import HandFigure from '../../shared/figure/HandFigure.vue'
+import RulesFold from '../../shared/parts/RulesFold.vue'
 import LanguageChoice from '../../shared/parts/LanguageChoice.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { useSessionStore, type OpenCase } from '../../shared/sessionStore'
@@ -188,11 +189,10 @@ const weeks = computed(() =>
         protocol says of its motions is all that is known.
       </p>
       <ul>
-        <li v-for="(one, index) in exercise.verdict.reasons.slice(0, 3)" :key="index">
-          {{ one.text }} <small>{{ one.rule }} · {{ one.source }}</small>
-        </li>
+        <li v-for="one in exercise.verdict.told.slice(0, 4)" :key="one">{{ one }}</li>
         <li v-for="one in exercise.verdict.missing" :key="one.what">It takes besides: {{ one.meaning }}.</li>
       </ul>
+      <RulesFold :reasons="exercise.verdict.reasons" />
     </section>
 
     <div class="columns">

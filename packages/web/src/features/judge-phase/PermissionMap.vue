@@ -4,6 +4,7 @@ import { useClinicApi } from '../../shared/api/clinicApi'
 import type { PermissionMapAnswer, VerdictAnswer } from '@pledge/contract'
 import { useCaseStore } from '../../shared/case/caseStore'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
+import RulesFold from '../../shared/parts/RulesFold.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { dayText, VERDICT_COLORS, VERDICT_WORDS } from '../../shared/words'
@@ -16,6 +17,8 @@ const cases = useCaseStore()
 const map = ref<PermissionMapAnswer | null>(null)
 const loading = ref<Loading>({ name: 'loading' })
 const inside = ref<'worn' | 'none'>('worn')
+/** Whether the single motions are shown though one cause keeps all of them shut. */
+const isTold = ref(false)
 const chosen = ref<{ row: string; mode: string } | null>(null)
 
 let newest = 0
@@ -79,7 +82,13 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
     <NoticeBox v-if="loading.name === 'failed'" tone="stop">{{ loading.message }}</NoticeBox>
     <div v-else-if="!map" class="bones" aria-hidden="true" />
     <template v-else>
-      <div class="scroll">
+      <NoticeBox v-if="map.barredBy" tone="wait"
+        ><strong>Nothing here moves today.</strong> {{ map.barredBy }}
+        <button type="button" class="link" :aria-expanded="isTold" @click="isTold = !isTold">
+          {{ isTold ? 'Hide the single motions' : 'Show the single motions' }}
+        </button></NoticeBox
+      >
+      <div v-if="!map.barredBy || isTold" class="scroll">
         <table>
           <thead>
             <tr>
@@ -109,10 +118,10 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
           </tbody>
         </table>
       </div>
-      <div v-if="answer" class="why" aria-live="polite">
+      <div v-if="answer && (!map.barredBy || isTold)" class="why" aria-live="polite">
         <p>
           <strong>{{ answer.name }}: {{ VERDICT_WORDS[answer.verdict.kind] }}.</strong>
-          <span v-for="one in answer.verdict.reasons.slice(0, 3)" :key="one.rule">{{ ` ${one.text}` }}</span>
+          {{ answer.verdict.told.slice(0, 3).join(' ') }}
         </p>
         <ul v-if="answer.verdict.openers.length > 0" class="openers">
           <li v-for="one in answer.verdict.openers" :key="one.text">
@@ -125,12 +134,9 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
             >
           </li>
         </ul>
-        <p class="soft small">
-          {{ answer.verdict.reasons.map((one) => one.rule).join(', ') }} ·
-          {{ answer.verdict.reasons[0]?.source }}
-        </p>
+        <RulesFold :reasons="answer.verdict.reasons" />
       </div>
-      <p v-else class="soft small">
+      <p v-else-if="!map.barredBy || isTold" class="soft small">
         Full range, lightest load. Choose a cell for its reason and what would open it. “limited”: a smaller
         form is open today; “+2”: criteria still missing.
       </p>
@@ -217,6 +223,15 @@ td {
   font-size: 11.5px;
   line-height: 1.1;
   white-space: nowrap;
+}
+.link {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--teal);
+  font: inherit;
+  text-decoration: underline;
+  cursor: pointer;
 }
 .why {
   display: grid;

@@ -31,7 +31,20 @@ const next = computed(
   () => data.value.phases.find((phase) => phase.id === data.value.standing.nextPhaseId) ?? null,
 )
 const isTimeCome = computed(() => next.value !== null && data.value.episode.day >= next.value.startDay)
-const missing = computed(() => next.value?.entry.filter((criterion) => criterion.status !== 'met') ?? [])
+/** What the next phase lacks; of a patient who came late, what every phase lacks whose day has come. */
+const missing = computed(() => {
+  const { episode, phases } = data.value
+  const asked =
+    episode.cameLateOnDay === null
+      ? next.value
+        ? [next.value]
+        : []
+      : phases.filter((phase) => phase.state !== 'passed' && phase.startDay <= episode.day)
+  const lacking = asked.flatMap((phase) => phase.entry).filter((criterion) => criterion.status !== 'met')
+  return lacking.filter(
+    (criterion, place) => lacking.findIndex((one) => one.what === criterion.what) === place,
+  )
+})
 /** What the open phases rest on: withdrawing or forgetting one of these closes them again. */
 const restsOn = computed(() => {
   const open = data.value.phases.filter((phase) => phase.state === 'passed' || phase.state === 'current')
@@ -99,6 +112,13 @@ const listed = computed(() => ({
           ><strong>Frozen.</strong> The last review was {{ data.episode.daysSinceReview }} days ago. An
           evaluation or a newly signed program counts as a review.</NoticeBox
         >
+        <NoticeBox
+          v-if="data.episode.cameLateOnDay !== null && next && data.episode.daysBehind === 0"
+          tone="care"
+          ><strong>Came on day {{ data.episode.cameLateOnDay }}.</strong> {{ next.name }} would have begun on
+          {{ dayText(next.startDate) }}. Record below what is already so; each phase opens as soon as its
+          criteria are met.</NoticeBox
+        >
         <NoticeBox v-if="data.episode.daysBehind > 0 && next" tone="care"
           ><strong>{{ data.episode.daysBehind }} days behind.</strong> {{ next.name }} was planned for
           {{ dayText(next.startDate) }} and still waits. Talk it over with the surgeon.</NoticeBox
@@ -121,7 +141,15 @@ const listed = computed(() => ({
         </p>
         <template v-else>
           <p class="soft">
-            {{ missing.length === 1 ? 'One criterion is' : `${missing.length} criteria are` }} missing:
+            <template v-if="data.episode.cameLateOnDay !== null"
+              >Already so? For every phase whose day has come:</template
+            >
+            <template v-else
+              >{{
+                missing.length === 1 ? 'One criterion is' : `${missing.length} criteria are`
+              }}
+              missing:</template
+            >
           </p>
           <CriterionList :criteria="missing" v-bind="listed" />
         </template>

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { useCaseStore } from '../../shared/case/caseStore'
 import { useSessionStore } from '../../shared/sessionStore'
-import { dayText } from '../../shared/words'
+import { dayText, midSentence } from '../../shared/words'
 import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
 import SchoolDialog from './SchoolDialog.vue'
 import ShiftDialog from './ShiftDialog.vue'
@@ -74,7 +74,7 @@ async function finish() {
           >It slipped</v-btn
         >
       </header>
-      <p class="soft">Counts anew: {{ data.clock.restartIf.toLowerCase() }}.</p>
+      <p class="soft">Counts anew: {{ midSentence(data.clock.restartIf) }}.</p>
       <p v-for="slip in data.clock.slips" :key="slip.slippedOn + slip.why" class="small">
         Slipped {{ dayText(slip.slippedOn) }}, {{ slip.creditDays }} days credited: {{ slip.why }}
       </p>

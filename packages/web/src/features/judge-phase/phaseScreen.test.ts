@@ -26,6 +26,7 @@ const mapWith = (
   orthosis: 'none',
   orthosisName: 'no orthosis',
   modes: [{ mode: 'A', name: 'active' }],
+  barredBy: null,
   rows: [{ motion: 'pip.flex', name: 'middle joint (PIP) flexion', cells: [{ mode: 'A', verdict }] }],
   ...changes,
 })
@@ -126,6 +127,16 @@ describe('the map of what may move', () => {
   })
 })
 
+it('one cause that bars everything is told once; the single motions are shown on demand', async () => {
+  const map = mapWith(verdictAnswer('not-yet'), { barredBy: 'A red flag is open.' })
+  shown(PermissionMap, { permissions: () => Promise.resolve(map) }, episodeAnswer())
+  await settled()
+  expect(pageText()).toContain('Nothing here moves today. A red flag is open.')
+  expect(document.querySelectorAll('.cell')).toHaveLength(0)
+  await pressed('Show the single motions')
+  expect(document.querySelectorAll('.cell')).toHaveLength(1)
+})
+
 describe('the phase screen', () => {
   it.each<[string, Partial<EpisodeAnswer>, string]>([
     ['a school that does not fit', { wrongSchool: ['core strands: 4 or more'] }, 'This school does not fit'],
@@ -140,10 +151,37 @@ describe('the phase screen', () => {
       { episode: { ...episodeAnswer().episode, day: 60, daysBehind: 32 } },
       '32 days behind. Active was planned for 1 Apr and still waits. Talk it over with the surgeon.',
     ],
+    [
+      'a patient who came late',
+      { episode: { ...episodeAnswer().episode, day: 60, cameLateOnDay: 55 } },
+      'Came on day 55. Active would have begun on 1 Apr. Record below what is already so',
+    ],
   ])('says %s in words', async (_what, changes, words) => {
     shown(PhaseStep, {}, episodeAnswer(changes))
     await settled()
     expect(pageText()).toContain(words)
+  })
+
+  it('asks a patient who came late for every phase whose day has come, each fact once', async () => {
+    const [rest, passive, active] = episodeAnswer().phases
+    const both = criterionAnswer('ord.rom')
+    const data = episodeAnswer({
+      episode: { ...episodeAnswer().episode, day: 60, cameLateOnDay: 55 },
+      phases: [
+        { ...rest!, state: 'current' },
+        { ...passive!, state: 'held', entry: [both, criterionAnswer('wound.ok')] },
+        { ...active!, entry: [both, criterionAnswer('xr.union')] },
+        { ...active!, id: 'P9', startDay: 90, entry: [criterionAnswer('ord.sport')] },
+      ],
+      standing: { ...episodeAnswer().standing, nextPhaseId: 'P1' },
+    })
+    shown(PhaseStep, {}, data)
+    await settled()
+    const asked = document.querySelector('.next')!.textContent.toLowerCase()
+    expect(
+      ['ord.rom', 'wound.ok', 'xr.union'].map((what) => asked.split(criterionAnswer(what).meaning).length),
+    ).toEqual([2, 2, 2])
+    expect(asked).not.toContain(criterionAnswer('ord.sport').meaning)
   })
 
   it('lists what the next phase lacks, who gives it, and what may not be recorded by whom', async () => {

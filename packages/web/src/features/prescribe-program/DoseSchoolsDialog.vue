@@ -2,7 +2,7 @@
 import type { DoseQuestion } from '@pledge/core'
 import { computed } from 'vue'
 import type { QuestionAnswer } from '@pledge/contract'
-import { minutesText } from '../../shared/words'
+import { midSentence, minutesText } from '../../shared/words'
 
 /** Where practice disagrees about doses: one school a question for this program, compared by what each makes of the day. */
 const props = defineProps<{ questions: readonly QuestionAnswer[]; isSaving: boolean }>()
@@ -13,7 +13,7 @@ const sources = computed(() => {
   const bySource = new Map<string, string[]>()
   for (const { schools } of props.questions)
     for (const { name, source } of schools)
-      bySource.set(source, [...(bySource.get(source) ?? []), name.toLowerCase()])
+      bySource.set(source, [...(bySource.get(source) ?? []), midSentence(name)])
   return [...bySource].map(([source, names]) => `${source} for ${names.join(', ')}`).join('; ')
 })
 function outcome({ endRangeMinutesPerDay, repetitionsPerDay }: QuestionAnswer['schools'][number]): string {

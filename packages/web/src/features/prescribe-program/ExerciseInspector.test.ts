@@ -7,7 +7,16 @@ import ExerciseInspector from './ExerciseInspector.vue'
 import type { DraftItem } from './programStore'
 
 const verdict = (kind: VerdictAnswer['kind']) =>
-  ({ kind, fromDay: 42, fromDate: '2031-05-01', missing: [], openers: [], form: null, reasons: [] }) as never
+  ({
+    kind,
+    fromDay: 42,
+    fromDate: '2031-05-01',
+    missing: [],
+    openers: [],
+    form: null,
+    told: [],
+    reasons: [],
+  }) as never
 const exercise = (changes: Partial<ExerciseAnswer> = {}) =>
   ({
     id: 'weight',

@@ -50,7 +50,7 @@ const { problem, isSaving, save } = useSending(
     @close="emit('close')"
   >
     <NoticeBox tone="wait">
-      <p v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</p>
+      <p v-for="one in verdict.told.slice(0, 4)" :key="one">{{ one }}</p>
     </NoticeBox>
     <p>
       The verdict stays “not yet”; your name and reason stand beside it. The exception covers this exercise at

@@ -7,7 +7,7 @@ import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import VerdictMark from '../../shared/parts/VerdictMark.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import { reachOf } from '../../shared/figure/reachOf'
-import { fingersText, minutesText, VERDICT_WORDS } from '../../shared/words'
+import { fingersText, midSentence, minutesText, VERDICT_WORDS } from '../../shared/words'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
 import DoseSchoolsDialog from './DoseSchoolsDialog.vue'
@@ -100,7 +100,7 @@ const QUESTION_WORDS: Readonly<Record<DoseQuestion, string>> = {
 const schoolWords = computed(() => {
   const chosen = (program.answer?.questions ?? []).flatMap(({ question, chosen: id, schools }) => {
     const school = schools.find((one) => one.id === id)
-    return school ? [`${QUESTION_WORDS[question]} ${school.name.toLowerCase()}`] : []
+    return school ? [`${QUESTION_WORDS[question]} ${midSentence(school.name)}`] : []
   })
   return chosen.length > 0 ? chosen.join(', ') : 'as the catalogue has it'
 })

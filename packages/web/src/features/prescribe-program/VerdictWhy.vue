@@ -2,6 +2,7 @@
 import type { ExerciseAnswer, OpeningsAnswer, VerdictAnswer } from '@pledge/contract'
 import { computed } from 'vue'
 import { firstOpenDay } from '../../shared/case/closedStretches'
+import RulesFold from '../../shared/parts/RulesFold.vue'
 import { dayText } from '../../shared/words'
 
 /** Why an exercise is open or not, from when, what it takes, and what is open instead. */
@@ -21,6 +22,8 @@ const asRecorded = computed(() => {
   if (opens === null) return 'As the record stands it stays closed.'
   return opens === fromDay ? 'As the record stands, too.' : `As the record stands: from day ${opens}.`
 })
+/** The first sentence of a "not yet" stands above, with its date. */
+const why = computed(() => props.verdict.told.slice(props.verdict.kind === 'not-yet' ? 1 : 0).slice(0, 3))
 const tone = computed(
   () => ({ clear: 'good', 'with-care': 'care', 'not-yet': 'wait', never: 'stop' })[props.verdict.kind],
 )
@@ -29,10 +32,10 @@ const tone = computed(
 <template>
   <div class="why" :class="tone">
     <p v-if="verdict.kind === 'not-yet'">
-      <strong v-if="verdict.fromDate"
-        >By time alone: not before {{ dayText(verdict.fromDate) }} (day {{ verdict.fromDay }}).</strong
-      >
-      <strong v-else>By time alone: no day can be given.</strong>
+      <strong>{{ verdict.told[0] }}</strong>
+      {{
+        verdict.fromDate ? `Not before ${dayText(verdict.fromDate)}.` : 'By time alone no day can be given.'
+      }}
       {{ asRecorded }}
     </p>
     <template v-if="verdict.missing.length > 0">
@@ -50,7 +53,7 @@ const tone = computed(
       <strong>{{ verdict.form.charAt(0).toUpperCase() + verdict.form.slice(1) }}.</strong>
     </p>
     <ul class="texts">
-      <li v-for="(one, index) in verdict.reasons.slice(0, 3)" :key="index">{{ one.text }}</li>
+      <li v-for="one in why" :key="one">{{ one }}</li>
     </ul>
     <p v-if="instead" class="instead">
       Open today instead:
@@ -65,13 +68,7 @@ const tone = computed(
             : `${instead.rungsDown} rungs below`
       }}</small>
     </p>
-    <details v-if="verdict.reasons.length > 0">
-      <summary>Rules and sources</summary>
-      <p v-for="(one, index) in verdict.reasons" :key="index" class="rule">
-        <code>{{ one.rule }}</code><template v-if="one.atom"> on {{ one.atom }}</template
-        ><br />{{ one.source }}
-      </p>
-    </details>
+    <RulesFold :reasons="verdict.reasons" />
   </div>
 </template>
 
@@ -130,15 +127,5 @@ const tone = computed(
   height: 6px;
   border: 1.5px solid var(--plum);
   border-radius: 50%;
-}
-summary {
-  margin-top: 4px;
-  cursor: pointer;
-  color: var(--teal);
-}
-.rule {
-  margin-top: 4px;
-  font-size: 12.5px;
-  overflow-wrap: anywhere;
 }
 </style>

@@ -13,7 +13,16 @@ const exercise = (id: string, kind: 'clear' | 'not-yet' = 'clear', fromDay: numb
     dose,
     digitsToBegin: null,
     text: { name: id },
-    verdict: { kind, fromDay, fromDate: null, missing: [], form: null, conditions: [], reasons: [] },
+    verdict: {
+      kind,
+      fromDay,
+      fromDate: null,
+      missing: [],
+      form: null,
+      conditions: [],
+      told: [],
+      reasons: [],
+    },
   }) as unknown as ExerciseAnswer
 const draft = (version: number, ids: string[] = []): DraftAnswer => ({
   version,

@@ -190,7 +190,7 @@ onBeforeUnmount(() => {
         <span class="edge" :class="row.attention[0] ? MARK_OF[row.attention[0].kind] : 'none'" />
         <div class="who">
           <router-link :to="target(row)" class="patient">{{ row.patient }}</router-link>
-          <span class="soft">{{ row.side }} side · {{ row.condition.toLowerCase() }}</span>
+          <span class="soft">{{ row.side }} side · {{ row.condition }}</span>
           <span class="soft therapist">{{ row.therapist }}</span>
         </div>
         <div class="when tabular">

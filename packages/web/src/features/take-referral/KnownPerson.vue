@@ -8,10 +8,7 @@ const chosen = defineModel<string | null | undefined>({ required: true })
 
 function told({ episodes }: KnownPersonAnswer): string {
   return episodes
-    .map(
-      (one) =>
-        `${partText(one.side, one.digits)}, ${one.condition.toLowerCase()}, since ${dayText(one.openedOn)}`,
-    )
+    .map((one) => `${partText(one.side, one.digits)}, ${one.condition}, since ${dayText(one.openedOn)}`)
     .join('; ')
 }
 </script>

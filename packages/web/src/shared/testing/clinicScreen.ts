@@ -37,6 +37,7 @@ export function verdictAnswer(
     missing: [],
     form: null,
     conditions: [],
+    told: [`because ${kind}`],
     reasons: [{ rule: 'X.P1.allow.1', atom: '', text: `because ${kind}`, source: 'A' }],
     openers: [],
     explanation: { en: '', es: '' },
@@ -95,6 +96,7 @@ export function episodeAnswer(changes: Partial<EpisodeAnswer> = {}): EpisodeAnsw
       lastReviewOn: '2031-04-10',
       daysSinceReview: 1,
       daysBehind: 0,
+      cameLateOnDay: null,
     },
     phases: [
       phase('P0', 'Rest', 0, 3, 'passed'),
