@@ -23,13 +23,15 @@ interface ReadableCase {
   technique?: string[]
 }
 
-/** One exercise of the catalogue at its usual dose; everything recorded but what `unmet` says. */
+/** One exercise of the catalogue at its usual dose, usual for the condition or not; everything recorded but what `unmet` and `facts` say. */
 interface ExerciseCase {
   day: number
   exercise: string
   verdict: string
   from?: number
   unmet?: string[]
+  facts?: Record<string, number | boolean | string>
+  missing?: string[]
 }
 
 const directory = join(catalogueDirectory, 'cases')
@@ -112,11 +114,12 @@ describe('cases a therapist can read', () => {
         '%s',
         (_title, one) => {
           const exercise = catalogue.exercises.get(one.exercise)!
-          const state = caseOf(protocolId, { day: one.day, without: one.unmet ?? [] })
-          expect(exercise.conditions).toContain(state.condition.id)
+          const { unmet: without = [], facts = {} } = one
+          const state = caseOf(protocolId, { day: one.day, without, facts })
           const verdict = assessExercise(exercise, exercise.dose, state)
           expect(verdict.kind).toBe(one.verdict)
           if (one.from !== undefined) expect(verdict.fromDay).toBe(one.from)
+          if (one.missing) expect(verdict.missing.map(({ text }) => text)).toEqual(one.missing)
         },
       )
     },

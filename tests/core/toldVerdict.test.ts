@@ -75,6 +75,7 @@ describe('a verdict told', () => {
     const told = explainVerdict(
       assess(signature({ motions: [{ m: 'P', mv: ['wrist.ext'] }] }), state),
       language,
+      state.day,
     )
     expect(told).toMatch(language === 'en' ? /not yet/i : /todavía no|aún no/i)
     expect(told).toMatch(/28/)
@@ -85,7 +86,7 @@ describe('a verdict told', () => {
     for (const id of catalogue.protocols.keys())
       for (const { cells } of permissionMap(caseOf(id, { day: 20 }), 'none').slice(0, 3))
         for (const { verdict } of cells) {
-          const [en, es] = [explainVerdict(verdict, 'en'), explainVerdict(verdict, 'es')]
+          const [en, es] = [explainVerdict(verdict, 'en', 20), explainVerdict(verdict, 'es', 20)]
           expect(en).not.toBe(es)
           expect(`${en}${es}`).not.toMatch(/undefined|null|NaN|\[object/)
         }
@@ -97,11 +98,19 @@ describe('what a person is told', () => {
   it('is what waits for which day and which facts, as one would say it', () => {
     const state = caseOf('DRF-VLP-EARLY', { day: 10, without: ['xr.union', 'pain.act'] })
     const verdict = assess(signature({ grips: [{ grip: 'cyl', res: 'R2' }] }), state)
-    expect(toldReasons(verdict, 'en')[0]).toBe(
+    expect(toldReasons(verdict, 'en', 10)[0]).toBe(
       'Squeezing waits for day 42, pain during the motion (3 or less) and union on x-ray.',
     )
-    expect(toldReasons(verdict, 'es')[0]).toMatch(
+    expect(toldReasons(verdict, 'es', 10)[0]).toMatch(
       /^Apretar: no antes del día 42; falta dolor al mover \(3 o menos\) y unión en la radiografía/,
+    )
+  })
+
+  it('waits for no day that has come', () => {
+    const state = caseOf('DRF-VLP-EARLY', { day: 40, without: ['ord.passive'] })
+    const verdict = assess(signature({ motions: [{ m: 'P', mv: ['wrist.ext'] }] }), state)
+    expect(toldReasons(verdict, 'en', 40)[0]).toBe(
+      "Gentle passive motion of the wrist waits for the surgeon's clearance for passive motion.",
     )
   })
 
@@ -109,7 +118,7 @@ describe('what a person is told', () => {
     const whole = signature({
       motions: (['S', 'P', 'A', 'I'] as const).map((m) => ({ m, mv: ['wrist.ext'] })),
     })
-    const [waiting, ...why] = toldReasons(assess(whole, caseOf('DRF-CAST', { day: 2 })), 'en')
+    const [waiting, ...why] = toldReasons(assess(whole, caseOf('DRF-CAST', { day: 2 })), 'en', 2)
     expect(waiting).toMatch(
       /^Stretching the wrist, gentle passive motion of the wrist and 2 more wait for day \d+\.$/,
     )
@@ -122,7 +131,9 @@ describe('what a person is told', () => {
         assess(one, caseOf(id, { day: 1 })),
       ))
         if (verdict.kind === 'not-yet' && (verdict.fromDay !== null || verdict.missing.length > 0))
-          expect(toldReasons(verdict, 'en')[0], id).not.toMatch(/\b(PIP|R\d|[A-Z]{2,}\.P\d|[a-z]+\.[a-z]+)\b/)
+          expect(toldReasons(verdict, 'en', 1)[0], id).not.toMatch(
+            /\b(PIP|R\d|[A-Z]{2,}\.P\d|[a-z]+\.[a-z]+)\b/,
+          )
   })
 })
 

@@ -126,7 +126,7 @@ function verdictOf(
       text: text.en,
       source,
     })),
-    explanation: inEach((language) => explainVerdict(verdict, language)),
+    explanation: inEach((language) => explainVerdict(verdict, language, first.day)),
     in: orthosis,
   }
 }

@@ -1,7 +1,7 @@
 import type { Contact, ContactRegion, Exercise } from '../exercise/exercise.js'
 import { criterion, type Criterion } from '../vocabulary/criterion.js'
 import type { Said } from '../words/names.js'
-import { OPERATED, type Anchor, type Joint, type Motion } from '../vocabulary/vocabulary.js'
+import { OPERATED, type Anchor, type Joint, type Motion, type State } from '../vocabulary/vocabulary.js'
 import { standingOf } from './caseOnDay.js'
 import { judgeAtom } from './judgeAtom.js'
 import { missingAt } from './missingAt.js'
@@ -26,6 +26,8 @@ const CONTACT_FROM_DAY = 14
 const HEAT_AFTER_INJURY_DAY = 3
 /** Anchors after which there may be a wound. */
 const WOUNDING: readonly Anchor[] = ['surgery', 'procedure', 'injury']
+/** What is hot already; a course counted from a flare is one. */
+const HOT: readonly State[] = ['state.flare', 'state.acute_swelling']
 const NEEDS_CLOSED_SKIN: readonly Contact['what'][] = ['immerse', 'press', 'clamp', 'vibrate']
 const PRESSES: readonly Contact['what'][] = ['press', 'clamp', 'rub']
 /** Words of an entry by which it touches the wound at all. */
@@ -123,7 +125,8 @@ function barsOf({ what, where }: Contact, state: PatientCase): ContactBar[] {
         },
       },
     ]
-  if (what === 'heat' && (states.includes('state.flare') || states.includes('state.acute_swelling')))
+  const isHot = protocol.anchor === 'flare_start' || HOT.some((one) => states.includes(one))
+  if (what === 'heat' && isHot)
     return [
       thermal(
         'No warmth on a hot or freshly swollen joint.',

@@ -21,11 +21,11 @@ const MOST_NAMED = 2
  * A verdict as a short text made from its rules alone: what it is, what waits for which day and which facts, the form that is
  * open today, and why. The same reasons stand in interface, API and `assess`.
  */
-export function explainVerdict(verdict: Verdict, language: Language): string {
+export function explainVerdict(verdict: Verdict, language: Language, today: number): string {
   const form = verdict.form ? [`${capital(verdict.form[language])}.`] : []
   const unlock = verdict.unlock.map((one) => one[language])
   const opens = verdict.kind === 'not-yet' ? [...form, ...unlock] : []
-  const [waiting, ...why] = toldReasons(verdict, language)
+  const [waiting, ...why] = toldReasons(verdict, language, today)
   return [...new Set([KIND_WORDS[language][verdict.kind], waiting, ...opens, ...why])]
     .filter(Boolean)
     .join(' ')
@@ -34,10 +34,12 @@ export function explainVerdict(verdict: Verdict, language: Language): string {
 /**
  * What a person is told of a verdict, sentence by sentence: what waits for what, then why, as the rules word it. What a rule says of
  * single atoms is in the reasons themselves.
+ *
+ * @param today - day of the case: a day that has come is not waited for
  */
-export function toldReasons(verdict: Verdict, language: Language): string[] {
+export function toldReasons(verdict: Verdict, language: Language, today: number): string[] {
   const grouped = groupedReasons(verdict.reasons)
-  const waiting = waitingWords(verdict, language)
+  const waiting = waitingWords(verdict, language, today)
   const why = grouped.filter(
     ({ rule, subject, text }) =>
       (waiting === null || !speaksOf(subject, text, language)) &&
@@ -51,8 +53,13 @@ function speaksOf(subject: Said, text: Said, language: Language): boolean {
 }
 
 /** "Squeezing waits for day 42 and union on x-ray."; `null` where neither a day nor a fact would open it. */
-function waitingWords({ kind, fromDay, missing, reasons }: Verdict, language: Language): string | null {
-  if (kind !== 'not-yet' || (fromDay === null && missing.length === 0)) return null
+function waitingWords(
+  { kind, fromDay, missing, reasons }: Verdict,
+  language: Language,
+  today: number,
+): string | null {
+  const comingDay = fromDay !== null && fromDay > today ? fromDay : null
+  if (kind !== 'not-yet' || (comingDay === null && missing.length === 0)) return null
   const subjects = [...new Set(reasons.map(({ subject }) => subject[language]).filter(Boolean))]
   const what = few(
     subjects.map((one, place) => (place === 0 ? one : lowered(one))),
@@ -61,11 +68,11 @@ function waitingWords({ kind, fromDay, missing, reasons }: Verdict, language: La
   )
   const facts = missing.map(({ text }) => shortMeaning(criterionMeaning(text, language)))
   if (language === 'en') {
-    const day = fromDay === null ? [] : [`day ${fromDay}`]
+    const day = comingDay === null ? [] : [`day ${comingDay}`]
     const waitsFor = few([...day, ...facts], MOST_NAMED, language)
     return `${what || 'This'} ${subjects.length > 1 ? 'wait' : 'waits'} for ${waitsFor}.`
   }
-  const day = fromDay === null ? [] : [`no antes del día ${fromDay}`]
+  const day = comingDay === null ? [] : [`no antes del día ${comingDay}`]
   const parts = [...day, ...(facts.length > 0 ? [`falta ${few(facts, MOST_NAMED, language)}`] : [])].join(
     '; ',
   )
@@ -75,7 +82,7 @@ function waitingWords({ kind, fromDay, missing, reasons }: Verdict, language: La
 /** "pain at rest, worst of 24 h: 3 or less" within a sentence: "pain at rest (3 or less)". */
 function shortMeaning(meaning: string): string {
   const [name, limit] = meaning.split(': ')
-  const head = name!.split(',')[0]!
+  const head = name!.split(',')[0]!.replace(/^surgeon's/, "the surgeon's")
   return limit === undefined ? head : `${head} (${limit})`
 }
 

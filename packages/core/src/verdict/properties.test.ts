@@ -320,7 +320,7 @@ describe('whatever the protocol, the exercise, the day and what is recorded', ()
           else if (answer.fromDay !== null) expect(openers.length).toBeGreaterThan(0)
           expect(answer.reasons.length).toBeGreaterThan(0)
           for (const language of ['en', 'es'] as const) {
-            const text = explainVerdict(answer, language)
+            const text = explainVerdict(answer, language, state.day)
             expect(text).not.toMatch(/undefined|null|NaN|\[object/)
             expect(text.length).toBeGreaterThan(10)
           }

@@ -85,7 +85,8 @@ export function groupedReasons(reasons: readonly Reason[]): Reason[] {
     if (group.length === 1) return first
     const atom = group.map((one) => one.atom).join(', ')
     if (afterSubject(first, 'en') === null) return { ...first, atom }
-    return { ...first, atom, subject: NO_SUBJECT, text: inEach((language) => together(group, language)) }
+    const subject = inEach((language) => subjectsOf(group, language))
+    return { ...first, atom, subject, text: inEach((language) => together(group, language)) }
   })
 }
 
@@ -95,14 +96,15 @@ function afterSubject(reason: Reason, language: Language): string | null {
   return subject && text.startsWith(subject) ? text.slice(subject.length) : null
 }
 
-function together(group: readonly Reason[], language: Language): string {
-  const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
+function subjectsOf(group: readonly Reason[], language: Language): string {
   const distinct = [...new Set(group.map((one) => one.subject[language]))]
-  const subjects = few(
-    distinct.map((one, place) => (place === 0 ? one : lower(one))),
-    MOST_NAMED,
-    language,
-  )
+  const named = distinct.map((one, place) => (place === 0 ? one : one.charAt(0).toLowerCase() + one.slice(1)))
+  return few(named, MOST_NAMED, language)
+}
+
+function together(group: readonly Reason[], language: Language): string {
   const said = afterSubject(group[0]!, language) ?? ''
-  return subjects + (distinct.length > 1 ? said.replace(/^ is /, ' are ').replace(/^ lies /, ' lie ') : said)
+  const areMany = new Set(group.map((one) => one.subject[language])).size > 1
+  const verb = areMany ? said.replace(/^ is /, ' are ').replace(/^ lies /, ' lie ') : said
+  return subjectsOf(group, language) + verb
 }

@@ -30,10 +30,10 @@ export function verdictJson(verdict: Verdict, anchor: ClinicalDay, today: number
     })),
     form: verdict.form?.en ?? null,
     conditions: verdict.conditions.map((one) => one.en),
-    told: toldReasons(verdict, 'en'),
+    told: toldReasons(verdict, 'en', today),
     reasons: groupedReasons(verdict.reasons).map((reason) => ({ ...reason, text: reason.text.en })),
     openers: whatWouldOpen(verdict, today).map((opener) => openerJson(opener, anchor)),
-    explanation: { en: explainVerdict(verdict, 'en'), es: explainVerdict(verdict, 'es') },
+    explanation: { en: explainVerdict(verdict, 'en', today), es: explainVerdict(verdict, 'es', today) },
   }
 }
 
