@@ -4,6 +4,7 @@ import { CONTRAINDICATION_NAMES } from '../exercise/contraindications.js'
 import type { Contraindication, Exercise } from '../exercise/exercise.js'
 import { nerveAsksMore } from '../exercise/nerveCeiling.js'
 import type { Criterion } from '../vocabulary/criterion.js'
+import { criterionMeaning } from '../words/criterionWords.js'
 import { orthosisWords } from '../words/formWords.js'
 import { ORTHOSIS_NAMES, type Said } from '../words/names.js'
 import type { Phase, Protocol, Wear } from '../protocol/protocol.js'
@@ -89,7 +90,7 @@ export function restraintsOn(
   }
 }
 
-/** A rung that waits for the one below, done ten times without pain: weeks tell nothing there. Source: exercises' own prerequisites. */
+/** A rung that waits for what the one below has to have shown: ten painless ones, no lag. Weeks tell nothing there. Source: the exercises' own prerequisites. */
 function rungOf(exercise: Exercise, state: PatientCase): Restraint[] {
   const asked = exercise.asks?.[state.condition.id]
   if (!asked || standingOf(state).facts.status(asked).name === 'met') return []
@@ -99,8 +100,8 @@ function rungOf(exercise: Exercise, state: PatientCase): Restraint[] {
       kind: 'not-yet',
       needs: [asked],
       says: {
-        en: 'Not before the step below was done ten times without pain.',
-        es: 'No antes de hacer diez veces sin dolor el paso anterior.',
+        en: `Not before this is so: ${criterionMeaning(asked.text)}.`,
+        es: `No antes de que sea así: ${criterionMeaning(asked.text, 'es')}.`,
       },
     },
   ]
