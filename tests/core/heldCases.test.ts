@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import {
   assessExercise,
   exerciseKind,
+  HEALING_ANCHORS,
   orthosisOn,
   VERDICT_KINDS,
   type Exercise,
@@ -57,6 +58,28 @@ it('what presses, soaks, rubs or warms besides is never freer for it', () => {
         rank(exerciseKind(touched, touched.dose, state)),
         `${exercise.id} in ${id} with ${what} ${where}`,
       ).toBeGreaterThanOrEqual(plain)
+    }
+  }
+})
+
+// Source: vocabulary 5.5.9: taken off the list of its condition, an exercise lies nearest to itself.
+it('what a condition does not list is never freer than what it lists, and never clear while anything heals', () => {
+  for (const [place, { id, condition, anchor }] of [...catalogue.protocols.values()].entries()) {
+    const listed = all.filter((one) => one.conditions.includes(condition))
+    for (const day of [3, 20, 41].map((first) => first + (place % 3))) {
+      const state = caseOf(id, { day })
+      for (const exercise of listed) {
+        const { [condition]: _week, ...gateWeeks } = exercise.gateWeeks
+        const unlisted: Exercise = {
+          ...exercise,
+          gateWeeks,
+          conditions: exercise.conditions.filter((one) => one !== condition),
+        }
+        const [as, not] = [exercise, unlisted].map((one) => exerciseKind(one, one.dose, state))
+        expect(rank(not!), `${exercise.id} in ${id}, day ${day}`).toBeGreaterThanOrEqual(rank(as!))
+        if (day < 42 && HEALING_ANCHORS.includes(anchor))
+          expect(not, `${exercise.id} in ${id}`).not.toBe('clear')
+      }
     }
   }
 })

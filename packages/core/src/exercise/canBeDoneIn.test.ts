@@ -1,7 +1,19 @@
 import { describe, expect, it } from 'vitest'
-import { assessExercise, type Exercise, type Orthosis } from '../index.js'
+import {
+  assessExercise,
+  exerciseKind,
+  ORTHOSES,
+  VERDICT_KINDS,
+  type Exercise,
+  type Orthosis,
+  type VerdictKind,
+} from '../index.js'
 import { caseOf, catalogue } from '../../../../tests/core/shippedCatalogue.js'
 import { canBeDoneIn } from './canBeDoneIn.js'
+import { alwaysWorn } from '../verdict/restraints.js'
+import { standingOf } from '../verdict/caseOnDay.js'
+import { ORTHOSIS_HOLDS, standsFor } from '../vocabulary/orthosisHolds.js'
+import { judgedDigits } from './chosenDigits.js'
 
 const entry = (id: string) => catalogue.exercises.get(id)!
 /** Without the orthoses its entry asks for: what the table says of it. */
@@ -56,4 +68,38 @@ describe('an orthosis', () => {
       'catalogue.notFitted',
     )
   })
+})
+
+// Source: vocabulary 5.5.3.
+// Not with one that blocks or keeps a finger: what is carried along within a block is no motion, where it is kept no hold.
+it('no wrist, elbow or arm orthosis, nor going without, opens what is shut in those of the phase', () => {
+  const isOfFingers = (joint: string) => /^(mcp|pip|dip|thumb)/.test(joint)
+  const plain = ORTHOSES.filter((one) => !Object.keys(ORTHOSIS_HOLDS[one]).some(isOfFingers))
+  expect(plain).toEqual(expect.arrayContaining(['none', 'WRN', 'WRO', 'CAST', 'ELB']))
+  const rank = (kind: VerdictKind) => VERDICT_KINDS.indexOf(kind)
+  for (const [place, id] of [...catalogue.protocols.keys()].entries())
+    for (const day of [0, 20].map((first) => first + (place % 9))) {
+      const state = caseOf(id, { day })
+      for (const [at, exercise] of [...catalogue.exercises.values()].entries()) {
+        if (at % 13 !== place % 13) continue
+        const best = rank(exerciseKind(exercise, exercise.dose, state))
+        const digits = judgedDigits(exercise, null)
+        const { phase } = standingOf(state)
+        const rules = state.protocol.phases.flatMap(({ allow, caution }) => [...allow, ...caution])
+        const own = [
+          ...(phase?.alwaysIn ?? []),
+          alwaysWorn(phase)?.orthosis ?? 'none',
+          ...rules.flatMap(({ inOrthosis }) => inOrthosis ?? []),
+        ]
+        for (const orthosis of plain)
+          if (
+            !own.some((one) => standsFor(orthosis, one)) &&
+            canBeDoneIn(exercise, orthosis, state.protocol, digits, state.digits)
+          )
+            expect(
+              rank(exerciseKind(exercise, exercise.dose, state, { orthosis })),
+              `${exercise.id} in ${id}, day ${day}, ${orthosis}`,
+            ).toBeGreaterThanOrEqual(best)
+      }
+    }
 })

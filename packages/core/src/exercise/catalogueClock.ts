@@ -1,6 +1,6 @@
 import type { Said } from '../words/names.js'
 import type { Protocol } from '../protocol/protocol.js'
-import { OPERATED, type Anchor } from '../vocabulary/vocabulary.js'
+import { HEALING_ANCHORS, OPERATED, type Anchor } from '../vocabulary/vocabulary.js'
 import type { Condition } from './condition.js'
 import { STRESS_LEVELS, type Demand, type Exercise } from './exercise.js'
 import { stressWords } from './exerciseNames.js'
@@ -54,11 +54,21 @@ export const HEALED_FROM_DAY = 42
 /** Weeks after an operation in which nothing unusual is loaded or stretched. Source: common practice, medium: the wound. */
 const WOUND_WEEKS = 2
 
-/** The week before which an exercise a condition does not list is not done: that of the nearest one, and never on a fresh wound. */
+/**
+ * The week before which an exercise a condition does not list is not done: that of the nearest one, and never on a fresh wound. Where
+ * nothing was injured, only one that stresses the same structure is near.
+ */
 export function unlistedWeek(exercise: Exercise, condition: Condition, anchor: Anchor): number {
+  if (!HEALING_ANCHORS.includes(anchor) && !sharesStructure(exercise, condition)) return 0
   const nearest = nearestListedWeek(exercise, condition) ?? 0
   const strains = LOADS.includes(exercise.demand) && OPERATED.includes(anchor)
   return strains ? Math.max(nearest, WOUND_WEEKS) : nearest
+}
+
+function sharesStructure({ demand, stress }: Exercise, { listed }: Condition): boolean {
+  return listed.some(
+    (one) => one.demand === demand && stress.some(({ structure }) => one.structures.includes(structure)),
+  )
 }
 
 /** The latest week before which a structure that the exercise stresses may not be stressed so much; `null`: no ceiling. */

@@ -70,7 +70,7 @@ export function restraintsOn(
     ...contactBars(exercise, state).map((bar): Restraint => ({ ...bar, kind: 'not-yet' })),
     ...(basis === 'default' ? orthosisOf(exercise, phase, worn) : staysOn(exercise, state, worn)),
     ...notFitted(exercise, state.protocol),
-    ...(isBeside ? [] : [...clockOf(exercise, state, closing), ...unlistedOf(exercise, state)]),
+    ...(isBeside ? [] : [...clockOf(exercise, state, closing), ...unlistedOf(exercise, state, closing)]),
     ...rungOf(exercise, state),
     ...nerveOf(),
   ]
@@ -237,20 +237,23 @@ function isNamed(exercise: Exercise, protocol: Protocol): boolean {
 
 /**
  * What a condition does not list is not usual there: while anything heals it is at best with care, and not before the nearest
- * exercise the condition does list (vocabulary 5.5.9).
+ * exercise the condition does list (vocabulary 5.5.9). Where nothing heals it waits for the nearest as that does itself.
+ *
+ * @param closing - what an exercise the condition lists is before its usual week
  */
-function unlistedOf(exercise: Exercise, state: PatientCase): Restraint[] {
+function unlistedOf(exercise: Exercise, state: PatientCase, closing: 'not-yet' | 'with-care'): Restraint[] {
   const { condition, protocol } = state
+  if (exercise.conditions.includes(condition.id)) return []
+  const isHealing = HEALING_ANCHORS.includes(protocol.anchor)
   const isLast = protocol.phases.length > 1 && standingOf(state).index === protocol.phases.length - 1
-  const isHealed = isLast && clockDay(state) >= HEALED_FROM_DAY
-  if (exercise.conditions.includes(condition.id) || !HEALING_ANCHORS.includes(protocol.anchor) || isHealed)
-    return []
+  const isHealed = !isHealing || (isLast && clockDay(state) >= HEALED_FROM_DAY)
   const week = unlistedWeek(exercise, condition, protocol.anchor)
   const isEarly = clockDay(state) < week * 7
+  if (isHealed && !isEarly) return []
   return [
     {
       rule: 'catalogue.unlisted',
-      kind: isEarly ? 'not-yet' : 'with-care',
+      kind: isEarly ? (isHealing ? 'not-yet' : closing) : 'with-care',
       needs: [],
       says: isEarly
         ? {

@@ -22,10 +22,13 @@ describe('one orthosis in place of another', () => {
     ['RHO', 'DIPX', false],
     ['RHO', 'EXO', false],
     ['ELN', 'ELB', false],
-    // A way of its own is replaced only by what keeps the joint still.
+    // A finger's way of its own is replaced by nothing: straight is where a blocked joint must not be. A wrist's is by what keeps it still.
     ['RMF', 'RME', false],
     ['BUDDY', 'XBLK', false],
-    ['PIPX', 'XBLK', true],
+    ['PIPX', 'XBLK', false],
+    ['SAFE', 'DYNX', false],
+    ['EXF', 'RMF', false],
+    ['WRO', 'DTMO', true],
     // Nothing stands for what holds nothing that could be compared.
     ['CAST', 'RING', false],
     ['none', 'DIPX', false],

@@ -79,19 +79,22 @@ const COMPRISES: Readonly<Partial<Record<Orthosis, readonly Orthosis[]>>> = { RM
 
 /**
  * Whether one orthosis may stand for another: it holds or limits at least what the other does, and where it holds a joint, not
- * elsewhere. An orthosis with a way of its own is replaced only by one that keeps that joint from moving at all.
+ * elsewhere. An orthosis that gives fingers or thumb a way of its own is replaced by none: where another keeps them may be just where they
+ * must not be (straight in place of an extension block). A wrist with a way of its own is replaced by one that keeps it still.
  */
 export function standsFor(worn: Orthosis, own: Orthosis): boolean {
   if (worn === own || COMPRISES[worn]?.includes(own)) return true
   // What limits nothing that could be compared (straps, rings, slings, what stretches) is replaced by nothing.
   const asked = Object.entries(ORTHOSIS_HOLDS[own]) as [Joint, Hold][]
-  return asked.length > 0 && asked.every(([joint, hold]) => keepsAtLeast(ORTHOSIS_HOLDS[worn][joint], hold))
+  return (
+    asked.length > 0 && asked.every(([joint, hold]) => keepsAtLeast(joint, ORTHOSIS_HOLDS[worn][joint], hold))
+  )
 }
 
-function keepsAtLeast(worn: Hold | undefined, own: Hold): boolean {
+function keepsAtLeast(joint: Joint, worn: Hold | undefined, own: Hold): boolean {
   if (!worn || worn.name === 'itsWay') return false
   if (worn.name === 'held') {
-    if (own.name === 'itsWay') return true
+    if (own.name === 'itsWay') return joint === 'wrist'
     return overlaps(worn.at, own.name === 'held' ? own.at : own.arc)
   }
   return own.name === 'within' && isWithin(worn.arc, own.arc)
