@@ -80,6 +80,7 @@ const drawn = Type.Partial(
     side: str,
     turns: str,
     picture: Type.Partial(obj({ view: str, digits: list(str), helper: str, push: str, props: list(str) })),
+    worn: list(str),
   }),
 )
 /** What a picture is drawn from; a copy signed long ago may lack what came later. */

@@ -21,6 +21,7 @@ describe('what is drawn of an exercise', () => {
     ['an angle', { shapes: [{ mcpFlexion: 0, pipFlexion: 94, dipFlexion: 60 }] }],
     ['who moves it', { force: 'passive by other hand' }],
     ['a thing', { equipment: ['pen'] }],
+    ['the orthosis it is done in', { worn: ['TEN'] }],
     ['a hint', { picture: { view: 'thumb' } }],
     ['the order of shapes', { shapes: [hook.start, hook.shapes[0]!] }],
   ])('has another name for its still when %s differs', (_what, change) =>

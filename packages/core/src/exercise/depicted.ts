@@ -13,6 +13,7 @@ export const DEPICTED_KEYS = [
   'side',
   'turns',
   'picture',
+  'worn',
 ] as const
 export type Depicted = Pick<Exercise, (typeof DEPICTED_KEYS)[number]>
 

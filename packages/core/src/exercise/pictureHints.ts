@@ -79,6 +79,7 @@ export const PICTURE_PROPS = [
   'pack',
   'patch',
   'clip',
+  'web-ball',
   'jar',
   'mouse',
 ] as const

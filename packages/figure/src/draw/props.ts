@@ -369,6 +369,19 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
       },
     }
   },
+  'web-ball': () => {
+    const ball = sphere(17, LOOK.soft)
+    return {
+      object: ball,
+      place: (frames) => {
+        const web = mean([
+          on(frames, 'thumbMetacarpal', 0, -8, -30),
+          on(frames, 'indexMetacarpal', 0, -20, -44),
+        ])
+        ball.position.copy(web).add(axis(frames, 'hand', 0, -10, -4))
+      },
+    }
+  },
   jar: () => {
     const jar = cylinder(37, 96, LOOK.cloth)
     return {

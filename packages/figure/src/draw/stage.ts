@@ -155,7 +155,7 @@ export class Stage {
       this.#helper.matrixAutoUpdate = false
       this.#arm.add(this.#helper)
     }
-    this.#shell = OrthosisShell.of(options.worn ?? 'none', this.mesh, this.#hand.skin, fingers)
+    this.#shell = OrthosisShell.of(options.worn ?? picture.worn, this.mesh, this.#hand.skin, fingers)
     if (this.#shell) this.#arm.add(this.#shell)
     this.#ghost.carry(start)
     this.#ghostArm.quaternion.copy(isHandFixed(picture) ? handTurnFrom(picture.start) : new Quaternion())

@@ -31,11 +31,11 @@ export class StillRenderer {
     moment: StillMoment,
     {
       shape = exercise.shapes.length - 1,
-      worn = 'none',
+      worn,
       limits = {},
     }: { shape?: number; worn?: Orthosis; limits?: AngleLimits } = {},
   ): OffscreenCanvas {
-    this.#stage.show(pictureOf(exercise, limits), side, { worn })
+    this.#stage.show(pictureOf(exercise, limits), side, worn ? { worn } : {})
     if (moment === 'start') this.#stage.draw(shape, 0)
     else this.#stage.draw(shape, 1, { ghost: true, arrow: true })
     return this.#canvas

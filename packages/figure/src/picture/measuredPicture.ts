@@ -37,6 +37,7 @@ export function measuredPicture(
       helper: 'none',
       push: 'none',
       props: [],
+      worn: 'none',
       clipped: [],
       isAtRest: ghost === null,
     },

@@ -1,4 +1,5 @@
 import {
+  type Orthosis,
   type AngleLimits,
   type AngleName,
   clippedAngles,
@@ -34,6 +35,8 @@ export interface Picture {
   /** A push that nothing gives way to. */
   readonly push: PicturePush
   readonly props: readonly PictureProp[]
+  /** The orthosis it is never done without. */
+  readonly worn: Orthosis
   /** Joints drawn short of what the exercise asks, because the patient goes no further. */
   readonly clipped: readonly ClippedAngle[]
   /** Nothing moves: a rest, a hold or a push against something. */
@@ -93,6 +96,7 @@ export function pictureOf(
     helper,
     push: hints.push ?? 'none',
     props: hints.props ?? propsOf(exercise, moved, view),
+    worn: exercise.worn?.includes('none') ? 'none' : (exercise.worn?.[0] ?? 'none'),
     clipped,
     isAtRest: moved.size === 0,
   }

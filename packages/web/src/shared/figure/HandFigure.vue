@@ -46,7 +46,7 @@ let pausedAt = 0
 
 function prepare(stage: Stage, figure: Figure) {
   stage.show(figure.pictureOf(props.exercise, props.limits, props.injured, props.chosen), props.side, {
-    worn: props.worn ?? 'none',
+    ...(props.worn ? { worn: props.worn } : {}),
   })
   began = performance.now()
   isPaused.value = false
