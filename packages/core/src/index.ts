@@ -49,7 +49,13 @@ export type {
   Variant,
   Wear,
 } from './protocol/protocol.js'
-export { daysBehind, isReferredLate, phaseOn, reviewOverdueDays, type PhaseStanding } from './protocol/phaseOn.js'
+export {
+  daysBehind,
+  isReferredLate,
+  phaseOn,
+  reviewOverdueDays,
+  type PhaseStanding,
+} from './protocol/phaseOn.js'
 export { readProtocol } from './protocol/readProtocol.js'
 export { restartedDay, type Slip } from './protocol/restartedDay.js'
 export { unansweredSelection, wrongSchool } from './protocol/wrongSchool.js'
