@@ -470,6 +470,11 @@ describe('a bout from the phone', () => {
       'forearm-turn-active': true,
       'fist-gentle': false,
     })
+    // Signed with the orthosis off; on again day and night, the fist is made inside it.
+    const { program } = (await phone.send('GET', '/api/phone/today')).json()
+    expect(
+      program.items.find((one: { exerciseId: string }) => one.exerciseId === 'fist-gentle').orthosis,
+    ).toBe('WRO')
     const { cases } = (await noor.send('GET', '/api/caseload')).json()
     const row = cases.find((one: { episodeId: string }) => one.episodeId === episodeId)
     expect(row.attention.map((one: { kind: string }) => one.kind)).toContain('paused')

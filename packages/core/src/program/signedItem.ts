@@ -1,6 +1,6 @@
 import type { Dose, Exercise } from '../exercise/exercise.js'
 import type { Digit, Orthosis } from '../vocabulary/vocabulary.js'
-import { assessExercise } from '../verdict/assessExercise.js'
+import { assessExercise, orthosisOn } from '../verdict/assessExercise.js'
 import { coveringOverride, type RecordedOverride } from '../verdict/override.js'
 import type { PatientCase } from '../verdict/patientCase.js'
 import { isOpen, VERDICT_KINDS, type Verdict, type VerdictKind } from '../verdict/verdict.js'
@@ -22,6 +22,8 @@ export interface SignedItem {
 
 export interface ItemToday<Override extends RecordedOverride = RecordedOverride> {
   readonly item: SignedItem
+  /** What is worn while it is done today. */
+  readonly orthosis: Orthosis
   readonly verdict: Verdict
   /** The therapist's exception that covers a "not yet" of today. */
   readonly override: Override | null
@@ -29,18 +31,23 @@ export interface ItemToday<Override extends RecordedOverride = RecordedOverride>
   readonly isPaused: boolean
 }
 
-/** The items of a signed program with today's verdict, each judged by its own copy of the exercise. */
+/**
+ * The items of a signed program with today's verdict, each judged by its own copy of the exercise. What was signed without an orthosis
+ * is done inside one that stays on again, where it can be.
+ */
 export function itemsToday<Override extends RecordedOverride>(
   items: readonly SignedItem[],
   state: PatientCase,
   overrides: readonly Override[],
 ): ItemToday<Override>[] {
   return items.map((item) => {
-    const done = { orthosis: item.orthosis, chosen: item.digits }
-    const verdict = assessExercise(item.exercise, item.dose, state, done)
+    const chosen = item.digits
+    const orthosis =
+      item.orthosis === 'none' ? orthosisOn(item.exercise, item.dose, state, { chosen }) : item.orthosis
+    const verdict = assessExercise(item.exercise, item.dose, state, { orthosis, chosen })
     const override = coveringOverride(overrides, item.exercise.id, verdict, item.digits)
     const isWorse = VERDICT_KINDS.indexOf(verdict.kind) > VERDICT_KINDS.indexOf(item.verdict)
     const isBarred = !isOpen(verdict.kind) || isWorse
-    return { item, verdict, override, isPaused: isBarred && override === null }
+    return { item, orthosis, verdict, override, isPaused: isBarred && override === null }
   })
 }

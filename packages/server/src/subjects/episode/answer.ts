@@ -285,7 +285,7 @@ export function overview(
           signedBy: users.get(newest.signedBy) ?? '',
           burden: burdenOf(newest.items),
           schools: newest.schools,
-          items: signedItemsToday(record, state).map(({ item, verdict, override, isPaused }) => ({
+          items: signedItemsToday(record, state).map(({ item, orthosis, verdict, override, isPaused }) => ({
             itemId: item.itemId,
             exerciseId: item.exercise.id,
             name: item.exercise.text.en.name,
@@ -295,7 +295,7 @@ export function overview(
             override: override && overrideJson(override, users, episode.timeZone),
             verdict: verdictJson(verdict, anchor, state.day),
             openings: openingsJson(item.exercise, item.dose, state, {
-              orthosis: item.orthosis,
+              orthosis,
               chosen: item.digits,
             }),
           })),

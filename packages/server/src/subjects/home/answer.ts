@@ -36,8 +36,9 @@ export function phoneToday(
       ? {
           id: newest.id,
           number: newest.number,
-          items: signedItemsToday(record, state).map(({ item, isPaused }) => ({
+          items: signedItemsToday(record, state).map(({ item, orthosis, isPaused }) => ({
             ...phoneItem(item),
+            orthosis,
             isPaused,
           })),
         }
@@ -54,7 +55,6 @@ function phoneItem(item: SignedItem) {
     exerciseId: item.exercise.id,
     dose: item.dose,
     loadUnit: item.exercise.load?.unit ?? null,
-    orthosis: item.orthosis,
     shapes: item.exercise.shapes.length,
     timing: timingOf(item.exercise, item.digits),
     chosen: item.digits,

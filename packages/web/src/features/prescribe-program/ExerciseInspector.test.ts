@@ -14,7 +14,7 @@ const verdict = (kind: VerdictAnswer['kind']) =>
     missing: [],
     openers: [],
     form: null,
-    told: [],
+    told: ['Squeezing waits for day 42.'],
     reasons: [],
   }) as never
 const exercise = (changes: Partial<ExerciseAnswer> = {}) =>
@@ -104,8 +104,12 @@ describe('the inspector of an exercise', () => {
   ] as const)('tells the day that time alone gives, and that it opens %s', (_how, runs, words) => {
     const asTheRecordStands = runs.map((run) => ({ ...run, missing: [] }))
     const text = show('not-yet', {}, { openings: { byTimeAlone: [], asTheRecordStands } }).text()
-    expect(text).toContain('By time alone: not before')
+    expect(text).toContain('Not before 1 May')
     expect(text).toContain(words)
+  })
+  it('says in a sentence what waits for what, and only once', () => {
+    expect(show('not-yet').text().split('Squeezing waits for day 42.')).toHaveLength(2)
+    expect(show('clear').text()).toContain('Squeezing waits for day 42.')
   })
   it('says whether it is on its ladder or only has the same aim', () => {
     const instead = (rungsDown: number | null) =>

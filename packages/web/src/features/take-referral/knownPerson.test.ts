@@ -19,7 +19,7 @@ const known = [
 
 it('tells what the person is treated for, and chooses nobody by itself', async () => {
   const part = mount(KnownPerson, { props: { known, error: 'Say which.', modelValue: undefined } })
-  expect(part.text()).toMatch(/right ring finger, flexor tendon repair, since/)
+  expect(part.text()).toMatch(/right ring finger, Flexor tendon repair, since/)
   expect(part.get('[role="alert"]').text()).toBe('Say which.')
   const [same, other] = part.findAll('input')
   expect([same, other].map((input) => (input!.element as HTMLInputElement).checked)).toEqual([false, false])
