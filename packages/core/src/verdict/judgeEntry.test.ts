@@ -33,13 +33,15 @@ it('clears no exercise of the catalogue when nothing is recorded, on any day aft
 
 it('opens nothing of a school while a fact that chooses it is not recorded, and says which', () => {
   for (const protocol of [...catalogue.protocols.values()].filter(({ select }) => select.length > 0))
-    for (const fact of protocol.select) {
+    for (const [place, fact] of protocol.select.entries()) {
       const known = caseOf(protocol.id, { day: 60 }).facts
       const facts: PatientCase['facts'] = {
         status: (one) => (one.text === fact.text ? { name: 'neverRecorded' } : known.status(one)),
       }
       const state = caseOf(protocol.id, { day: 60, over: { facts } })
-      for (const exercise of catalogue.exercises.values()) {
+      // One exercise in three for each fact, another third for the next.
+      for (const [index, exercise] of [...catalogue.exercises.values()].entries()) {
+        if ((index + place) % 3 !== 0) continue
         const verdict = assessExercise(exercise, exercise.dose, state)
         expect(verdict.kind, `${exercise.id} ${protocol.id}`).toMatch(/^(not-yet|never)$/)
         const isHeldByDose = verdict.reasons[0]!.rule.startsWith('catalogue.')
