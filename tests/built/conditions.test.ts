@@ -210,7 +210,7 @@ const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISO
 const CELLS = '.map .cell'
 
 async function expectVerdict({ cell, verdict, because }: Expected) {
-  await page.waitForSelector(`${CELLS}, .map .link`)
+  await page.waitForSelector(`${CELLS}, .map .text-button`)
   // One cause that bars everything is told instead of the cells.
   if (!(await page.$(CELLS))) await press(page, 'Show the single motions')
   await page.waitForSelector(CELLS)

@@ -35,12 +35,16 @@ describe('an orthosis', () => {
     ['buddy-middle-bend', 'CAST', 'DRF-CAST', false],
     ['fist-gentle', 'CAST', 'DRF-CAST', true],
   ])('%s goes in %s under %s: %s', (id, orthosis, protocol, can) => {
-    expect(canBeDoneIn(entry(id), orthosis, school(protocol))).toBe(can)
+    expect(canBeDoneIn(entry(id), orthosis, { protocol: school(protocol) })).toBe(can)
   })
 
   it('lets a joint move that it holds elsewhere where the school itself moves it there', () => {
-    expect(canBeDoneIn(unasked('palm-block-straight-hook'), 'PALM', school('EXT56-NOR'))).toBe(true)
-    expect(canBeDoneIn(unasked('palm-block-straight-hook'), 'PALM', school('EXT56-IMM'))).toBe(false)
+    expect(canBeDoneIn(unasked('palm-block-straight-hook'), 'PALM', { protocol: school('EXT56-NOR') })).toBe(
+      true,
+    )
+    expect(canBeDoneIn(unasked('palm-block-straight-hook'), 'PALM', { protocol: school('EXT56-IMM') })).toBe(
+      false,
+    )
     expect(answer('palm-block-straight-hook', 'EXT56-NOR', 5).kind).toBe('clear')
     expect(answer('thumb-lift-index-cue', 'TT-EIP-EA', 5).kind).toBe('clear')
   })
@@ -94,7 +98,7 @@ it('no wrist, elbow or arm orthosis, nor going without, opens what is shut in th
         for (const orthosis of plain)
           if (
             !own.some((one) => standsFor(orthosis, one)) &&
-            canBeDoneIn(exercise, orthosis, state.protocol, digits, state.digits)
+            canBeDoneIn(exercise, orthosis, { protocol: state.protocol, digits, injured: state.digits })
           )
             expect(
               rank(exerciseKind(exercise, exercise.dose, state, { orthosis })),

@@ -4,6 +4,7 @@ import {
   axisOfMotion,
   GRIP_MOTIONS,
   isFingerMotion,
+  jointOfMotion,
   type Digit,
   type Joint,
   type Mode,
@@ -17,34 +18,31 @@ import { rememberedSignature } from './rememberedSignature.js'
 /** Fingers that go together: none of them bends alone or is held for another. */
 const TIES_FINGERS: readonly Orthosis[] = ['BUDDY', 'RMF', 'RME', 'RME_WRO']
 
+/** On which hand an orthosis is asked about. */
+export interface OnHand {
+  readonly protocol: Protocol
+  /** Those an exercise is done with; `null`: every finger, or the thumb. */
+  readonly digits?: readonly Digit[] | null
+  /** The digits the orthosis is on; empty: not stated, so on all. */
+  readonly injured?: readonly Digit[]
+}
+
 const known = new WeakMap<Protocol, WeakMap<Exercise, Map<Orthosis, boolean>>>()
 
 /**
  * Whether an exercise can be done in an orthosis: no joint that moves or grips is held there, its arcs lie within the limits, and
  * the entry does not ask for others. A joint the table says is held moves where the school itself has it moved in that orthosis: it
  * is opened there, or leaves way on one side. Source: derivation, table of orthoses.
- *
- * @param digits - those it is done with; `null`: every finger, or the thumb
- * @param injured - the digits the orthosis is on; empty: not stated, so on all
  */
-export function canBeDoneIn(
-  exercise: Exercise,
-  orthosis: Orthosis,
-  protocol: Protocol,
-  digits: readonly Digit[] | null = null,
-  injured: readonly Digit[] = [],
-): boolean {
-  if (exercise.worn) return exercise.worn.includes(orthosis)
-  return leavesWay(exercise, orthosis, protocol, digits, injured)
+export function canBeDoneIn(exercise: Exercise, orthosis: Orthosis, on: OnHand): boolean {
+  return exercise.worn ? exercise.worn.includes(orthosis) : leavesWay(exercise, orthosis, on)
 }
 
 /** Whether an orthosis leaves an exercise its way, whatever the entry asks to be worn: also where another is worn besides. */
 export function leavesWay(
   exercise: Exercise,
   orthosis: Orthosis,
-  protocol: Protocol,
-  digits: readonly Digit[] | null = null,
-  injured: readonly Digit[] = [],
+  { protocol, digits = null, injured = [] }: OnHand,
 ): boolean {
   if (orthosis === 'none') return true
   const moved = digits ?? exercise.digits ?? null
@@ -84,7 +82,7 @@ function leavesFree(orthosis: Orthosis, exercise: Exercise, protocol: Protocol):
       const axis = axisOfMotion(motion)
       return (
         movesIn(orthosis, motion, (axis && part.arc?.[axis]) ?? null) ||
-        (keepsStill(orthosis, motion.split('.')[0] as Joint) &&
+        (keepsStill(orthosis, jointOfMotion(motion)) &&
           part.modes.every((mode) => isMovedIn(protocol, orthosis, mode, motion)))
       )
     }),
@@ -92,7 +90,7 @@ function leavesFree(orthosis: Orthosis, exercise: Exercise, protocol: Protocol):
   return (
     moves &&
     grips.every(({ grip }) =>
-      GRIP_MOTIONS[grip].every((motion) => !keepsStill(orthosis, motion.split('.')[0] as Joint)),
+      GRIP_MOTIONS[grip].every((motion) => !keepsStill(orthosis, jointOfMotion(motion))),
     )
   )
 }

@@ -1,4 +1,4 @@
-import type { Language, Said } from '../words/names.js'
+import { said, type Language, type Said } from '../words/names.js'
 import type {
   AngleName,
   Demand,
@@ -13,7 +13,6 @@ import type {
 } from './exercise.js'
 
 /** The words people read for the catalogue's words, in both languages. */
-const said = (en: string, es: string): Said => ({ en, es })
 
 export const FAMILY_NAMES: Readonly<Record<Family, Said>> = {
   edema: said('edema', 'edema'),

@@ -14,7 +14,8 @@ import {
   type Language,
   type Said,
 } from '../words/names.js'
-import { listed, motionsWords } from '../protocol/ruleWords.js'
+import { motionsWords } from '../protocol/ruleWords.js'
+import { listed } from '../words/formWords.js'
 import type { Arc, Arcs, Axis, ResistanceClass } from '../vocabulary/vocabulary.js'
 import type { Signature } from './signature.js'
 

@@ -1,6 +1,7 @@
 import { daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
 import { daysBehind, isReferredLate } from '../protocol/phaseOn.js'
 import type { CrossCutting } from '../rules/crossCutting.js'
+import { dayZero } from '../record/patientCaseOf.js'
 import { isReviewDue } from '../record/reviews.js'
 import { standingOf } from '../verdict/caseOnDay.js'
 import type { PatientCase } from '../verdict/patientCase.js'
@@ -32,7 +33,7 @@ export function needsOf(
 ): Need[] {
   const standing = standingOf(state)
   const paused = (items ?? []).filter(({ isPaused }) => isPaused).length
-  const cameOnDay = state.day - daysBetween(openedOn, today)
+  const cameOnDay = daysBetween(dayZero(state.day, today), openedOn)
   const behind = daysBehind(standing, state.day, cameOnDay)
   const waiting = standing.next?.phase.name.en
   const held = standing.heldBy.length

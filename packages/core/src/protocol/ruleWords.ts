@@ -1,5 +1,5 @@
 import { criterionMeaning } from '../words/criterionWords.js'
-import { arcWords, capital, insideWords, orthosisWords } from '../words/formWords.js'
+import { arcWords, capital, insideWords, listed, orthosisWords } from '../words/formWords.js'
 import {
   ACT_NAMES,
   ACTOR_NAMES,
@@ -231,17 +231,4 @@ function daysWords(rule: Rule, phase: Phase | null): Said | null {
   ]
   if (parts('en').length === 0) return null
   return inEach((language) => parts(language).join(' '))
-}
-
-/** Names as a sentence lists them: "a, b and c". */
-export function listed(words: readonly string[], language: Language): string {
-  const and = language === 'en' ? ' and ' : ' y '
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')}${and}${words.at(-1)}`
-}
-
-/** The same, counting what is beyond the first few. */
-export function few(words: readonly string[], most: number, language: Language): string {
-  const more = words.length - most
-  if (more <= 1) return listed(words, language)
-  return listed([...words.slice(0, most), { en: `${more} more`, es: `${more} más` }[language]], language)
 }

@@ -241,17 +241,16 @@ const worn = new WeakMap<PatientCase, WeakMap<Exercise, WeakMap<Dose, Orthosis>>
 function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): Orthosis {
   const { phase } = standingOf(state)
   const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)
+  const on = { protocol: state.protocol, digits, injured: state.digits }
   const stays = alwaysWorn(phase)?.orthosis
   const had = (phase?.wear ?? []).filter(({ keep }) => keep !== 'night')
   const always = had.filter(({ keep }) => keep === 'always')
   const names = always.map(({ orthosis }) => orthosis)
   // Worn one inside the other, day and night: what is done in one has to go in the other.
   const can = (orthosis: Orthosis) =>
-    canBeDoneIn(exercise, orthosis, state.protocol, digits, state.digits) &&
+    canBeDoneIn(exercise, orthosis, on) &&
     (!names.includes(orthosis) ||
-      names.every(
-        (other) => other === orthosis || leavesWay(exercise, other, state.protocol, digits, state.digits),
-      ))
+      names.every((other) => other === orthosis || leavesWay(exercise, other, on)))
   const tried = [
     ...(stays ? [stays] : []),
     ...names,

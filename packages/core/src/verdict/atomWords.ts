@@ -1,9 +1,8 @@
 import * as names from '../words/names.js'
+import { said } from '../words/names.js'
 import { capital } from '../words/formWords.js'
-import type { Joint, Mode } from '../vocabulary/vocabulary.js'
+import { jointOfMotion, type Joint, type Mode } from '../vocabulary/vocabulary.js'
 import type { Atom } from './atoms.js'
-
-const said = (en: string, es: string): names.Said => ({ en, es })
 
 /** Every part of the hand as one speaks of it: the joints of the fingers together, those of the thumb together. */
 const PARTS: Readonly<Record<Joint, names.Said>> = {
@@ -36,14 +35,14 @@ const DONE: Readonly<Record<Mode, (part: names.Said) => names.Said>> = {
 export function atomWords(atom: Atom): names.Said {
   switch (atom.kind) {
     case 'motion':
-      return DONE[atom.mode](PARTS[jointOf(atom.motion)])
+      return DONE[atom.mode](PARTS[jointOfMotion(atom.motion)])
     case 'combo': {
       const { en, es } = names.COMBO_NAMES[atom.combo]
       const mode = names.MODE_NAMES[atom.mode]
       return said(`${en} (${mode.en})`, `${es} (${mode.es})`)
     }
     case 'hold': {
-      const { en, es } = PARTS[jointOf(atom.motion)]
+      const { en, es } = PARTS[jointOfMotion(atom.motion)]
       const angle = Math.round(Math.max(...atom.arc.map(Math.abs)))
       const way = names.DIRECTION_NAMES[atom.motion.split('.')[1]!]!
       return said(`keeping the ${en} at ${angle}° of ${way.en}`, `mantener ${es} a ${angle}° de ${way.es}`)
@@ -76,7 +75,3 @@ export function atomSubject(atom: Atom): names.Said {
 const HOLDING = said('holding things', 'sostener cosas')
 const PINCHING = said('pinching', 'pellizcar')
 const SQUEEZING = said('squeezing', 'apretar')
-
-function jointOf(motion: string): Joint {
-  return motion.split('.')[0] as Joint
-}

@@ -1,7 +1,14 @@
 import type { Contact, ContactRegion, Exercise } from '../exercise/exercise.js'
 import { criterion, type Criterion } from '../vocabulary/criterion.js'
 import type { Said } from '../words/names.js'
-import { OPERATED, type Anchor, type Joint, type Motion, type State } from '../vocabulary/vocabulary.js'
+import {
+  jointOfMotion,
+  OPERATED,
+  type Anchor,
+  type Joint,
+  type Motion,
+  type State,
+} from '../vocabulary/vocabulary.js'
 import { standingOf } from './caseOnDay.js'
 import { judgeAtom } from './judgeAtom.js'
 import { missingAt } from './missingAt.js'
@@ -25,7 +32,7 @@ const CONTACT_FROM_DAY = 14
 /** Days after an injury in which warmth feeds the swelling. Source: common practice, medium. */
 const HEAT_AFTER_INJURY_DAY = 3
 /** Anchors after which there may be a wound. */
-const WOUNDING: readonly Anchor[] = ['surgery', 'procedure', 'injury']
+const WOUNDING: readonly Anchor[] = [...OPERATED, 'injury']
 /** What is hot already; a course counted from a flare is one. */
 const HOT: readonly State[] = ['state.flare', 'state.acute_swelling']
 const NEEDS_CLOSED_SKIN: readonly Contact['what'][] = ['immerse', 'press', 'clamp', 'vibrate']
@@ -181,7 +188,7 @@ function guardedUnder(where: ContactRegion, { protocol, digits }: PatientCase): 
     ...(isThumb ? (['thumbMcp.flex', 'thumbIp.flex'] as const) : []),
   ]
   return [...new Set([...guarded, ...ofDigits])].filter(
-    (motion) => joints === null || joints.includes(motion.split('.')[0] as Joint),
+    (motion) => joints === null || joints.includes(jointOfMotion(motion)),
   )
 }
 

@@ -1,8 +1,7 @@
-import { few } from '../protocol/ruleWords.js'
 import { criterionMeaning } from '../words/criterionWords.js'
-import { capital } from '../words/formWords.js'
-import type { Language, Said } from '../words/names.js'
-import { groupedReasons, type Verdict, type VerdictKind } from './verdict.js'
+import { capital, few } from '../words/formWords.js'
+import type { Language } from '../words/names.js'
+import { afterSubject, groupedReasons, subjectsOf, type Verdict, type VerdictKind } from './verdict.js'
 
 const KIND_WORDS: Readonly<Record<Language, Readonly<Record<VerdictKind, string>>>> = {
   en: { clear: 'Clear today.', 'with-care': 'With care.', 'not-yet': 'Not yet.', never: 'Never here.' },
@@ -25,8 +24,8 @@ export function explainVerdict(verdict: Verdict, language: Language, today: numb
   const form = verdict.form ? [`${capital(verdict.form[language])}.`] : []
   const unlock = verdict.unlock.map((one) => one[language])
   const opens = verdict.kind === 'not-yet' ? [...form, ...unlock] : []
-  const [waiting, ...why] = toldReasons(verdict, language, today)
-  return [...new Set([KIND_WORDS[language][verdict.kind], waiting, ...opens, ...why])]
+  const [first, ...rest] = toldReasons(verdict, language, today)
+  return [...new Set([KIND_WORDS[language][verdict.kind], first, ...opens, ...rest])]
     .filter(Boolean)
     .join(' ')
 }
@@ -41,15 +40,11 @@ export function toldReasons(verdict: Verdict, language: Language, today: number)
   const grouped = groupedReasons(verdict.reasons)
   const waiting = waitingWords(verdict, language, today)
   const why = grouped.filter(
-    ({ rule, subject, text }) =>
-      (waiting === null || !speaksOf(subject, text, language)) &&
-      !(verdict.form && rule.endsWith('.always_in')),
+    (reason) =>
+      (waiting === null || afterSubject(reason, language) === null) &&
+      !(verdict.form && reason.rule.endsWith('.always_in')),
   )
   return [...new Set([...(waiting ? [waiting] : []), ...why.map(({ text }) => text[language])])]
-}
-
-function speaksOf(subject: Said, text: Said, language: Language): boolean {
-  return subject[language] !== '' && text[language].startsWith(subject[language])
 }
 
 /** "Squeezing waits for day 42 and union on x-ray."; `null` where neither a day nor a fact would open it. */
@@ -60,17 +55,12 @@ function waitingWords(
 ): string | null {
   const comingDay = fromDay !== null && fromDay > today ? fromDay : null
   if (kind !== 'not-yet' || (comingDay === null && missing.length === 0)) return null
-  const subjects = [...new Set(reasons.map(({ subject }) => subject[language]).filter(Boolean))]
-  const what = few(
-    subjects.map((one, place) => (place === 0 ? one : lowered(one))),
-    MOST_NAMED,
-    language,
-  )
+  const { text: what, areMany } = subjectsOf(reasons, MOST_NAMED, language)
   const facts = missing.map(({ text }) => shortMeaning(criterionMeaning(text, language)))
   if (language === 'en') {
     const day = comingDay === null ? [] : [`day ${comingDay}`]
     const waitsFor = few([...day, ...facts], MOST_NAMED, language)
-    return `${what || 'This'} ${subjects.length > 1 ? 'wait' : 'waits'} for ${waitsFor}.`
+    return `${what || 'This'} ${areMany ? 'wait' : 'waits'} for ${waitsFor}.`
   }
   const day = comingDay === null ? [] : [`no antes del día ${comingDay}`]
   const parts = [...day, ...(facts.length > 0 ? [`falta ${few(facts, MOST_NAMED, language)}`] : [])].join(
@@ -84,8 +74,4 @@ function shortMeaning(meaning: string): string {
   const [name, limit] = meaning.split(': ')
   const head = name!.split(',')[0]!.replace(/^surgeon's/, "the surgeon's")
   return limit === undefined ? head : `${head} (${limit})`
-}
-
-function lowered(text: string): string {
-  return text.charAt(0).toLowerCase() + text.slice(1)
 }

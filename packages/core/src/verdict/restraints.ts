@@ -5,11 +5,11 @@ import type { Contraindication, Exercise } from '../exercise/exercise.js'
 import { nerveAsksMore } from '../exercise/nerveCeiling.js'
 import type { Criterion } from '../vocabulary/criterion.js'
 import { criterionMeaning } from '../words/criterionWords.js'
-import { orthosisWords } from '../words/formWords.js'
+import { insideWords } from '../words/formWords.js'
 import { ORTHOSIS_NAMES, type Said } from '../words/names.js'
 import type { Phase, Protocol, Wear } from '../protocol/protocol.js'
 import { keepsStill, ORTHOSIS_HOLDS, standsFor } from '../vocabulary/orthosisHolds.js'
-import { HEALING_ANCHORS, type Joint, type Orthosis } from '../vocabulary/vocabulary.js'
+import { HEALING_ANCHORS, jointOfMotion, type Orthosis } from '../vocabulary/vocabulary.js'
 import { atomsOf } from './atoms.js'
 import { rulesOnAtom } from './rulesOnAtom.js'
 import { standingOf } from './caseOnDay.js'
@@ -149,7 +149,7 @@ function staysOn(exercise: Exercise, state: PatientCase, worn: Orthosis): Restra
   const wear = alwaysWorn(phase)
   if (!wear || TIED_ON.includes(wear.orthosis) || standsFor(worn, wear.orthosis)) return []
   const { motions } = rememberedSignature(exercise, exercise.dose, 'none')
-  const joints = motions.flatMap((part) => part.motions.map((motion) => motion.split('.')[0] as Joint))
+  const joints = motions.flatMap((part) => part.motions.map(jointOfMotion))
   if (joints.length === 0 || joints.some((joint) => keepsStill(wear.orthosis, joint))) return []
   const rules = state.protocol.phases
     .slice(0, index + 1)
@@ -196,11 +196,8 @@ function notFitted({ worn }: Exercise, { phases }: Protocol): Restraint[] {
       kind: 'with-care',
       needs: [],
       says: {
-        en: `Done inside ${orthosisWords(worn, 'en')}; this school has none.`,
-        es: `Se hace dentro de ${orthosisWords(worn, 'es')}; esta escuela no la usa.`.replaceAll(
-          'de el ',
-          'del ',
-        ),
+        en: `Done ${insideWords(worn, 'en')}; this school has none.`,
+        es: `Se hace ${insideWords(worn, 'es')}; esta escuela no la usa.`,
       },
     },
   ]

@@ -1,5 +1,5 @@
 import type { Criterion } from '../vocabulary/criterion.js'
-import { few } from '../protocol/ruleWords.js'
+import { few, uncapital } from '../words/formWords.js'
 import { inEach, type Language, type Said } from '../words/names.js'
 
 /** From best to worst. */
@@ -85,26 +85,31 @@ export function groupedReasons(reasons: readonly Reason[]): Reason[] {
     if (group.length === 1) return first
     const atom = group.map((one) => one.atom).join(', ')
     if (afterSubject(first, 'en') === null) return { ...first, atom }
-    const subject = inEach((language) => subjectsOf(group, language))
+    const subject = inEach((language) => subjectsOf(group, MOST_NAMED, language).text)
     return { ...first, atom, subject, text: inEach((language) => together(group, language)) }
   })
 }
 
 /** What a reason says after naming its motion; `null` where it names none. */
-function afterSubject(reason: Reason, language: Language): string | null {
+export function afterSubject(reason: Reason, language: Language): string | null {
   const [text, subject] = [reason.text[language], reason.subject[language]]
   return subject && text.startsWith(subject) ? text.slice(subject.length) : null
 }
 
-function subjectsOf(group: readonly Reason[], language: Language): string {
-  const distinct = [...new Set(group.map((one) => one.subject[language]))]
-  const named = distinct.map((one, place) => (place === 0 ? one : one.charAt(0).toLowerCase() + one.slice(1)))
-  return few(named, MOST_NAMED, language)
+interface SubjectsTold {
+  readonly text: string
+  readonly areMany: boolean
+}
+
+/** What reasons speak of, each once, at the head of a sentence; '' where they name nothing. */
+export function subjectsOf(reasons: readonly Reason[], most: number, language: Language): SubjectsTold {
+  const distinct = [...new Set(reasons.map(({ subject }) => subject[language]).filter(Boolean))]
+  const named = distinct.map((one, place) => (place === 0 ? one : uncapital(one)))
+  return { text: few(named, most, language), areMany: distinct.length > 1 }
 }
 
 function together(group: readonly Reason[], language: Language): string {
+  const { text, areMany } = subjectsOf(group, MOST_NAMED, language)
   const said = afterSubject(group[0]!, language) ?? ''
-  const areMany = new Set(group.map((one) => one.subject[language])).size > 1
-  const verb = areMany ? said.replace(/^ is /, ' are ').replace(/^ lies /, ' lie ') : said
-  return subjectsOf(group, language) + verb
+  return text + (areMany ? said.replace(/^ is /, ' are ').replace(/^ lies /, ' lie ') : said)
 }

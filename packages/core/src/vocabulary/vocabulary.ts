@@ -122,6 +122,11 @@ export function axisOfWord(word: string): Axis | null {
   return axis !== null && (AXES as readonly string[]).includes(axis) ? (axis as Axis) : null
 }
 
+/** The joint that a motion moves. */
+export function jointOfMotion(motion: Motion): Joint {
+  return motion.split('.')[0] as Joint
+}
+
 /** The axis on which a motion's arc is stated; `null` for joints that have none. */
 export function axisOfMotion(motion: Motion): Axis | null {
   const [joint, direction] = motion.split('.') as [Joint, string]

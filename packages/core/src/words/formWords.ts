@@ -43,3 +43,21 @@ export function orthosisWords(words: readonly Orthosis[], language: Language): s
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
+
+/** A name within a sentence: its first letter small. */
+export function uncapital(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1)
+}
+
+/** Names as a sentence lists them: "a, b and c". */
+export function listed(words: readonly string[], language: Language): string {
+  const and = language === 'en' ? ' and ' : ' y '
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')}${and}${words.at(-1)}`
+}
+
+/** The same, counting what is beyond the first few. */
+export function few(words: readonly string[], most: number, language: Language): string {
+  const more = words.length - most
+  if (more <= 1) return listed(words, language)
+  return listed([...words.slice(0, most), { en: `${more} more`, es: `${more} más` }[language]], language)
+}

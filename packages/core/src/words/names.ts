@@ -23,7 +23,8 @@ export type Language = (typeof LANGUAGES)[number]
 /** One thing said in each language. */
 export type Said = Readonly<Record<Language, string>>
 
-const said = (en: string, es: string): Said => ({ en, es })
+/** One text in both languages. */
+export const said = (en: string, es: string): Said => ({ en, es })
 
 /** One text made in each language by the same recipe. */
 export function inEach(make: (language: Language) => string): Said {

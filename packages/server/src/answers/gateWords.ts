@@ -10,6 +10,8 @@ import {
 
 /** What a gate opens, in few words: for a peg on the ribbon. The whole rule is told by `ruleWords`. */
 export function gateWords(gate: Rule): string {
+  const asItStands = (target: Rule['targets'][number]) =>
+    ruleWords({ ...gate, targets: [target] }, null).what.en
   const parts = gate.targets.flatMap((target) => {
     switch (target.kind) {
       case 'kg':
@@ -26,10 +28,9 @@ export function gateWords(gate: Rule): string {
             `${NERVE_TECHNIQUE_NAMES[technique].en} of the ${target.nerves.map((nerve) => NERVE_NAMES[nerve].en).join(' and ')}`,
         )
       case 'motion':
-        if (gate.res !== null && gate.res > 0) return [`resistance R${gate.res}`]
-        return [ruleWords({ ...gate, targets: [target] }, null).what.en]
+        return gate.res !== null && gate.res > 0 ? [`resistance R${gate.res}`] : [asItStands(target)]
       default:
-        return [ruleWords({ ...gate, targets: [target] }, null).what.en]
+        return [asItStands(target)]
     }
   })
   return [...new Set(parts)].join(', ')

@@ -102,7 +102,7 @@ export function overview(
   const anchor = dayZero(state.day, today)
   const standing = standingOf(state)
   const newest = record.versions.at(-1)
-  const cameOnDay = state.day - daysBetween(episode.openedOn, today)
+  const cameOnDay = daysBetween(anchor, episode.openedOn)
   const behind = daysBehind(standing, state.day, cameOnDay)
   const criteria = criteriaOfCase(state)
   const json = (criterion: (typeof criteria)[number]) =>

@@ -19,6 +19,7 @@ const loading = ref<Loading>({ name: 'loading' })
 const inside = ref<'worn' | 'none'>('worn')
 /** Whether the single motions are shown though one cause keeps all of them shut. */
 const isTold = ref(false)
+const isMapShown = computed(() => !map.value?.barredBy || isTold.value)
 const chosen = ref<{ row: string; mode: string } | null>(null)
 
 let newest = 0
@@ -84,11 +85,11 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
     <template v-else>
       <NoticeBox v-if="map.barredBy" tone="wait"
         ><strong>Nothing here moves today.</strong> {{ map.barredBy }}
-        <button type="button" class="link" :aria-expanded="isTold" @click="isTold = !isTold">
+        <button type="button" class="text-button" :aria-expanded="isTold" @click="isTold = !isTold">
           {{ isTold ? 'Hide the single motions' : 'Show the single motions' }}
         </button></NoticeBox
       >
-      <div v-if="!map.barredBy || isTold" class="scroll">
+      <div v-if="isMapShown" class="scroll">
         <table>
           <thead>
             <tr>
@@ -118,7 +119,7 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
           </tbody>
         </table>
       </div>
-      <div v-if="answer && (!map.barredBy || isTold)" class="why" aria-live="polite">
+      <div v-if="answer && isMapShown" class="why" aria-live="polite">
         <p>
           <strong>{{ answer.name }}: {{ VERDICT_WORDS[answer.verdict.kind] }}.</strong>
           {{ answer.verdict.told.slice(0, 3).join(' ') }}
@@ -136,7 +137,7 @@ function said(row: string, mode: string, verdict: VerdictAnswer): string {
         </ul>
         <RulesFold :reasons="answer.verdict.reasons" />
       </div>
-      <p v-else-if="!map.barredBy || isTold" class="soft small">
+      <p v-else-if="isMapShown" class="soft small">
         Full range, lightest load. Choose a cell for its reason and what would open it. “limited”: a smaller
         form is open today; “+2”: criteria still missing.
       </p>
@@ -223,15 +224,6 @@ td {
   font-size: 11.5px;
   line-height: 1.1;
   white-space: nowrap;
-}
-.link {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--teal);
-  font: inherit;
-  text-decoration: underline;
-  cursor: pointer;
 }
 .why {
   display: grid;

@@ -31,19 +31,17 @@ const next = computed(
   () => data.value.phases.find((phase) => phase.id === data.value.standing.nextPhaseId) ?? null,
 )
 const isTimeCome = computed(() => next.value !== null && data.value.episode.day >= next.value.startDay)
+const eachOnce = (all: readonly CriterionAnswer[]) =>
+  all.filter((criterion, place) => all.findIndex((one) => one.what === criterion.what) === place)
 /** What the next phase lacks; of a patient who came late, what every phase lacks whose day has come. */
 const missing = computed(() => {
   const { episode, phases } = data.value
-  const asked =
+  const asked = phases.filter((phase) =>
     episode.cameLateOnDay === null
-      ? next.value
-        ? [next.value]
-        : []
-      : phases.filter((phase) => phase.state !== 'passed' && phase.startDay <= episode.day)
-  const lacking = asked.flatMap((phase) => phase.entry).filter((criterion) => criterion.status !== 'met')
-  return lacking.filter(
-    (criterion, place) => lacking.findIndex((one) => one.what === criterion.what) === place,
+      ? phase === next.value
+      : phase.state !== 'passed' && phase.startDay <= episode.day,
   )
+  return eachOnce(asked.flatMap((phase) => phase.entry)).filter((criterion) => criterion.status !== 'met')
 })
 /** What the open phases rest on: withdrawing or forgetting one of these closes them again. */
 const restsOn = computed(() => {
@@ -54,11 +52,7 @@ const restsOn = computed(() => {
       (criterion) => criterion.latest !== null || criterion.status !== 'neverRecorded',
     ),
   ]
-  return all.filter(
-    (criterion, place) =>
-      all.findIndex((one) => one.what === criterion.what) === place &&
-      !missing.value.some((one) => one.what === criterion.what),
-  )
+  return eachOnce(all).filter((criterion) => !missing.value.some((one) => one.what === criterion.what))
 })
 const others = computed(() => {
   const shown = new Set([...missing.value, ...restsOn.value].map((criterion) => criterion.what))

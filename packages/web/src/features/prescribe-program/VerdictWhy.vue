@@ -32,7 +32,7 @@ const tone = computed(
 <template>
   <div class="why" :class="tone">
     <p v-if="verdict.kind === 'not-yet'">
-      <strong>{{ verdict.told[0] }}</strong>
+      <strong v-if="verdict.told[0]">{{ verdict.told[0] }}</strong>
       {{
         verdict.fromDate ? `Not before ${dayText(verdict.fromDate)}.` : 'By time alone no day can be given.'
       }}
