@@ -26,6 +26,14 @@ export interface CaseOnDay {
 /** Supposes that every criterion is met: for days ahead, never for a verdict of today. */
 export const EVERYTHING_MET: FactBook = { status: () => ({ name: 'met' }) }
 
+/** A record with some criteria met besides. */
+export function withMet(facts: FactBook, met: readonly Criterion[]): FactBook {
+  return {
+    status: (criterion) =>
+      met.some(({ text }) => text === criterion.text) ? { name: 'met' } : facts.status(criterion),
+  }
+}
+
 /** A case in whose way nothing stands but time: for the first days of a protocol, never for a verdict of today. */
 export function unhinderedCase(protocol: Protocol): CaseOnDay {
   return {

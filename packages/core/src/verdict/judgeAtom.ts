@@ -139,7 +139,13 @@ function judgeHold(
   return MODES_OF_BEING_THERE.map((mode) => {
     const being: Atom = { kind: 'motion', mode, motion: atom.motion, arc: atom.arc, res: 0 }
     return { ...judgeAtom(being, signature, state, standing, facts), atom }
-  }).reduce((best, one) => (isWorse(best.kind, one.kind) ? one : best))
+  }).reduce((best, one) => (isWorse(best.kind, one.kind) || isNearer(one, best) ? one : best))
+}
+
+/** Of two ways that are both closed, the one that waits for a record only: what it waits for is what is asked. */
+function isNearer(one: AtomJudgement, than: AtomJudgement): boolean {
+  const waits = ({ because: { name } }: AtomJudgement) => name === 'held' || name === 'heldByLoadBase'
+  return one.kind === than.kind && waits(one) && !waits(than)
 }
 
 function judgeByProtocol(

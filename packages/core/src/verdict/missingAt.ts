@@ -1,7 +1,8 @@
 import type { Criterion } from '../vocabulary/criterion.js'
 import { phaseOn, type PhaseStanding } from '../protocol/phaseOn.js'
 import type { Atom } from './atoms.js'
-import { EVERYTHING_MET, factsInStates, type CaseOnDay } from './caseOnDay.js'
+import { EVERYTHING_MET, factsInStates, withMet, type CaseOnDay } from './caseOnDay.js'
+import type { FactBook } from '../protocol/facts.js'
 import { judgeAtom, neededBy } from './judgeAtom.js'
 import type { Signature } from '../exercise/signature.js'
 import { isOpen } from './verdict.js'
@@ -32,16 +33,37 @@ export function missingAt(
     }
     if (!opens(atoms, signature, then, supposed)) continue
     const entries = protocol.phases.slice(0, index + 1).flatMap((phase) => phase.entry)
-    const needs = atoms.flatMap((atom) => {
-      const { because } = judgeAtom(atom, signature, then, supposed, facts)
-      if (because.name === 'heldByLoadBase') return because.missing
-      return because.name === 'held' ? neededBy(because.rule, atom) : []
-    })
+    const needs = atoms.flatMap((atom) => needsOf(atom, signature, then, supposed, facts))
     return [...protocol.select, ...entries, ...needs].filter(
       (criterion) => facts.status(criterion).name !== 'met',
     )
   }
   return []
+}
+
+/**
+ * What the permissions of an atom need: with the needs of the one that holds it met, another may hold it still, until none does.
+ */
+function needsOf(
+  atom: Atom,
+  signature: Signature,
+  then: CaseOnDay,
+  standing: PhaseStanding,
+  facts: FactBook,
+): Criterion[] {
+  const needs: Criterion[] = []
+  for (;;) {
+    const { because } = judgeAtom(atom, signature, then, standing, withMet(facts, needs))
+    const held =
+      because.name === 'heldByLoadBase'
+        ? because.missing
+        : because.name === 'held'
+          ? neededBy(because.rule, atom)
+          : []
+    const news = held.filter(({ text }) => !needs.some((one) => one.text === text))
+    if (news.length === 0) return needs
+    needs.push(...news)
+  }
 }
 
 function opens(

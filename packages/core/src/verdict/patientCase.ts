@@ -2,9 +2,8 @@ import type { Condition } from '../exercise/condition.js'
 import type { Equipment } from '../exercise/equipment.js'
 import type { Contraindication } from '../exercise/exercise.js'
 import type { Criterion } from '../vocabulary/criterion.js'
-import type { FactBook } from '../protocol/facts.js'
 import type { Protocol } from '../protocol/protocol.js'
-import { daysLater, unhinderedCase, type CaseOnDay, type Supposing } from './caseOnDay.js'
+import { daysLater, unhinderedCase, withMet, type CaseOnDay, type Supposing } from './caseOnDay.js'
 
 /** A case with what the catalogue needs to know besides the protocol. */
 export interface PatientCase extends CaseOnDay {
@@ -53,13 +52,9 @@ export function unhinderedPatient(protocol: Protocol, condition: Condition): Pat
 
 /** A patient's case with some criteria met besides and a review done, in all injuries. */
 export function withRecorded(state: PatientCase, met: readonly Criterion[]): PatientCase {
-  const facts: FactBook = {
-    status: (criterion) =>
-      met.some(({ text }) => text === criterion.text) ? { name: 'met' } : state.facts.status(criterion),
-  }
   return {
     ...state,
-    facts,
+    facts: withMet(state.facts, met),
     reviewOverdueDays: 0,
     otherInjuries: state.otherInjuries.map((other) => ({ ...other, state: withRecorded(other.state, met) })),
   }

@@ -43,21 +43,24 @@ export const RED_LOCK: Stop = {
 /** Day 0 lies ahead, or what the first phase takes is missing. */
 export function notStarted(state: CaseOnDay, standing: CaseStanding): Stop {
   const missing = standing.next?.missing ?? []
-  const text =
-    state.day < 0
-      ? { en: 'Not started: day 0 still lies ahead.', es: 'No ha empezado: el día 0 está por venir.' }
-      : inEach((language) => {
-          const names = missing.map((criterion) => criterionMeaning(criterion.text, language)).join('; ')
-          return language === 'en'
-            ? `Not started: ${names} not recorded.`
-            : `No ha empezado; falta: ${names}.`
-        })
   return {
     kind: 'not-yet',
     missing: null,
-    reason: stopReason('not-started', text, 'vocabulary 2'),
+    reason: stopReason('not-started', notStartedText(state.day, missing), 'vocabulary 2'),
     unlock: [],
   }
+}
+
+function notStartedText(day: number, missing: readonly Criterion[]): Said {
+  if (day < 0)
+    return { en: 'Not started: day 0 still lies ahead.', es: 'No ha empezado: el día 0 está por venir.' }
+  // Frozen on a day before day 0: nothing else is missing.
+  if (missing.length === 0)
+    return { en: 'Not started: a review is overdue.', es: 'No ha empezado: hay una revisión atrasada.' }
+  return inEach((language) => {
+    const names = missing.map((criterion) => criterionMeaning(criterion.text, language)).join('; ')
+    return language === 'en' ? `Not started: ${names} not recorded.` : `No ha empezado; falta: ${names}.`
+  })
 }
 
 /** A school whose facts do not hold or that nobody has answered: what it opens stays closed. */
