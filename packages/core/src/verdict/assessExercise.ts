@@ -73,6 +73,7 @@ export function exerciseKind(
   state: PatientCase,
   done: HowDone = {},
 ): VerdictKind {
+  if (state.otherInjuries.length === 0 && !done.orthosis) return bestWorn(exercise, dose, state, done).kind
   const kind = injuriesJudged(exercise, dose, state, done)
     .map(({ entry }) => entry.kind)
     .reduce(worseKind)
@@ -221,6 +222,16 @@ function withoutHelp(exercise: Exercise, dose: Dose, state: PatientCase): readon
  * is not taken off for nothing.
  */
 export function orthosisOn(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone = {}): Orthosis {
+  return bestWorn(exercise, dose, state, done).orthosis
+}
+
+/** An orthosis and what is answered in it. */
+interface BestWorn {
+  readonly orthosis: Orthosis
+  readonly kind: VerdictKind
+}
+
+function bestWorn(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): BestWorn {
   // Asked again and again while a verdict is put into words and its days are looked for.
   const isAsIs = !done.digits && !done.chosen && !done.posture
   const known = isAsIs ? worn.get(state)?.get(exercise)?.get(dose) : undefined
@@ -236,9 +247,9 @@ export function orthosisOn(exercise: Exercise, dose: Dose, state: PatientCase, d
   return chosen
 }
 
-const worn = new WeakMap<PatientCase, WeakMap<Exercise, WeakMap<Dose, Orthosis>>>()
+const worn = new WeakMap<PatientCase, WeakMap<Exercise, WeakMap<Dose, BestWorn>>>()
 
-function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): Orthosis {
+function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): BestWorn {
   const { phase } = standingOf(state)
   const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)
   const on = { protocol: state.protocol, digits, injured: state.digits }
@@ -260,12 +271,16 @@ function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: 
     ...(exercise.worn ?? []),
   ]
   const possible = tried.filter((orthosis, place) => tried.indexOf(orthosis) === place && can(orthosis))
-  if (possible.length <= 1) return possible[0] ?? 'none'
-  let best: { orthosis: Orthosis; kind: VerdictKind } | null = null
-  for (const orthosis of possible) {
-    const kind = exerciseKind(exercise, dose, state, { ...done, orthosis })
-    if (!best || isWorse(best.kind, kind)) best = { orthosis, kind }
-    if (kind === 'clear') break
+  const [first = 'none', ...others] = possible
+  const inIt = (orthosis: Orthosis): BestWorn => ({
+    orthosis,
+    kind: exerciseKind(exercise, dose, state, { ...done, orthosis }),
+  })
+  let best = inIt(first)
+  for (const orthosis of others) {
+    if (best.kind === 'clear') break
+    const next = inIt(orthosis)
+    if (isWorse(best.kind, next.kind)) best = next
   }
-  return best?.orthosis ?? 'none'
+  return best
 }

@@ -34,12 +34,21 @@ export type MotionAtom = Extract<Atom, { kind: 'motion' }>
 /** Modes that the technique `overpressure` turns into a stretch besides. */
 const PUSHED_MODES: readonly words.Mode[] = ['P', 'AA', 'A', 'PH']
 
+/** A signature never changes, and is asked about on many days. */
+const split = new WeakMap<Signature, readonly Atom[]>()
+
 /**
  * Splits an exercise into its atoms: one per mode and joint direction, each combination, grip, weight, test,
  * activity, stress and nerve technique. A combination brings its motions along in its own mode and full arc, so
  * that a composite can never slip past its joints.
  */
-export function atomsOf(signature: Signature): Atom[] {
+export function atomsOf(signature: Signature): readonly Atom[] {
+  let atoms = split.get(signature)
+  if (!atoms) split.set(signature, (atoms = splitInAtoms(signature)))
+  return atoms
+}
+
+function splitInAtoms(signature: Signature): Atom[] {
   const motions: MotionAtom[] = []
   for (const component of signature.motions) {
     for (const mode of component.modes) {

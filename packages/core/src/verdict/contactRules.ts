@@ -117,7 +117,7 @@ function woundBars(exercise: Exercise, contacts: readonly Contact[], state: Pati
   ]
 }
 
-function barsOf({ what, where }: Contact, state: PatientCase): ContactBar[] {
+function barsOf({ what, where }: Contact, state: PatientCase): readonly ContactBar[] {
   const { protocol, day, states, condition } = state
   const { facts } = standingOf(state)
   const isThermal = what === 'heat' || what === 'cold'
@@ -166,7 +166,7 @@ function barsOf({ what, where }: Contact, state: PatientCase): ContactBar[] {
       ),
     ]
   if (where === 'scar' && what === 'rub') return []
-  return stretchBar(below, state)
+  return stretchBar(where, below, state)
 }
 
 function thermal(en: string, es: string): ContactBar {
@@ -192,8 +192,23 @@ function guardedUnder(where: ContactRegion, { protocol, digits }: PatientCase): 
   )
 }
 
+/** A case on a day never changes, and every exercise that presses on a part asks the same of it. */
+const stretchBars = new WeakMap<PatientCase, Map<ContactRegion, readonly ContactBar[]>>()
+
 /** Pressing on healing tissue is open as soon as stretching the part below is, in one direction at least. */
-function stretchBar(below: readonly Motion[], state: PatientCase): ContactBar[] {
+function stretchBar(
+  where: ContactRegion,
+  below: readonly Motion[],
+  state: PatientCase,
+): readonly ContactBar[] {
+  let known = stretchBars.get(state)
+  if (!known) stretchBars.set(state, (known = new Map<ContactRegion, readonly ContactBar[]>()))
+  let bars = known.get(where)
+  if (!bars) known.set(where, (bars = barsUntilStretched(below, state)))
+  return bars
+}
+
+function barsUntilStretched(below: readonly Motion[], state: PatientCase): ContactBar[] {
   const standing = standingOf(state)
   const stretches = below.map((motion) => ({ kind: 'motion', mode: 'S', motion, arc: null, res: 0 }) as const)
   const judged = stretches.map((atom) => judgeAtom(atom, IDLE_SIGNATURE, state, standing, standing.facts))

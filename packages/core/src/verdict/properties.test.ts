@@ -26,8 +26,9 @@ import {
   type GeneratedCase,
 } from '../../../../tests/core/generatedCases.js'
 
-const RUNS = { numRuns: 10_000 }
-const MINUTES = 120_000
+/** More are tried by hand: `PLEDGE_RUNS=20 PLEDGE_SEED=7 npx vitest run --project core properties`. */
+const RUNS = { numRuns: 4000 * Number(process.env['PLEDGE_RUNS'] ?? 1) }
+const MINUTES = 120_000 * Number(process.env['PLEDGE_RUNS'] ?? 1)
 const rank = (kind: VerdictKind) => VERDICT_KINDS.indexOf(kind)
 const isOpen = (kind: VerdictKind) => kind === 'clear' || kind === 'with-care'
 const kindOf = (exercise: object, of: GeneratedCase, changes: Partial<GeneratedCase> = {}) =>

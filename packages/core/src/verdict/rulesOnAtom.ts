@@ -76,7 +76,16 @@ export function phaseOfGate(gate: Rule, atom: Atom, { phases, anchor }: Protocol
   )
 }
 
+/** An atom never changes either: its key is put together once. */
+const keys = new WeakMap<Atom, string>()
+
 function keyOf(atom: Atom): string {
+  let key = keys.get(atom)
+  if (key === undefined) keys.set(atom, (key = writtenKey(atom)))
+  return key
+}
+
+function writtenKey(atom: Atom): string {
   switch (atom.kind) {
     case 'motion':
       return `motion ${atom.mode} ${atom.motion}`

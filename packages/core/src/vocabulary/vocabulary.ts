@@ -124,14 +124,22 @@ export function axisOfWord(word: string): Axis | null {
 
 /** The joint that a motion moves. */
 export function jointOfMotion(motion: Motion): Joint {
-  return motion.split('.')[0] as Joint
+  return motion.slice(0, motion.indexOf('.')) as Joint
 }
+
+/** Asked for every atom and rule: looked up. The wrist has two axes, other joints one of their own name. */
+const AXIS_OF_MOTION = new Map<Motion, Axis>(
+  JOINTS.flatMap((joint) => JOINT_DIRECTIONS[joint].map((way) => [joint, way] as const)).flatMap(
+    ([joint, way]): [Motion, Axis][] => {
+      const axis = joint === 'wrist' && (way === 'rad' || way === 'uln') ? 'wrist_ru' : joint
+      return (AXES as readonly string[]).includes(axis) ? [[`${joint}.${way}`, axis as Axis]] : []
+    },
+  ),
+)
 
 /** The axis on which a motion's arc is stated; `null` for joints that have none. */
 export function axisOfMotion(motion: Motion): Axis | null {
-  const [joint, direction] = motion.split('.') as [Joint, string]
-  if (joint === 'wrist') return direction === 'rad' || direction === 'uln' ? 'wrist_ru' : 'wrist'
-  return (AXES as readonly string[]).includes(joint) ? (joint as Axis) : null
+  return AXIS_OF_MOTION.get(motion) ?? null
 }
 
 /** Whether an arc lies within a limit; an arc nobody states is the full range, which no limit holds. */
