@@ -33,6 +33,7 @@ export default defineConfig({
           // Pure functions share nothing: the catalogue is read once a worker, not once a file.
           isolate: false,
           include: ['packages/core/src/**/*.test.ts', 'tests/core/**/*.test.ts'],
+          setupFiles: ['tests/core/seed.ts'],
           environment: 'node',
           // Sweeps over all protocols take seconds; a busy machine must not turn them into failures.
           testTimeout: 60_000,

@@ -33,16 +33,20 @@ describe('every protocol on the first day of each phase and gate, and the day be
         ...protocol.gates.map((gate) => gate.from),
       ]
       const days = [...new Set(changes.flatMap((day) => [day - 1, day]))].filter((day) => day >= 0)
+      let asked = 0
       for (const day of days)
         // The day before is asked with everything recorded only.
         for (const assumeRecorded of changes.includes(day) ? [true, false] : [true]) {
+          // Half of the probes, the other half on the next day asked.
+          asked += 1
+          const probes = PROBES.filter((_, place) => (place + asked) % 2 === 0)
           const { verdicts } = answerTo({
             format: 'pledge-case/1',
             day,
             episode: { protocol: id, assumeRecorded },
-            exercises: PROBES,
+            exercises: probes,
           })
-          expect(verdicts).toHaveLength(PROBES.length)
+          expect(verdicts).toHaveLength(probes.length)
           for (const result of verdicts) {
             expect(KINDS).toContain(result.verdict)
             expect(result.reasons.length).toBeGreaterThan(0)

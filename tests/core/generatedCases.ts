@@ -11,6 +11,7 @@ import {
   type CaseOnDay,
   type CriterionName,
   type Digit,
+  type Protocol,
   type RecordedFact,
   type Signature,
   type State,
@@ -373,6 +374,18 @@ export function signatureFrom(exercise: object): Signature {
   return readSignature(new DocumentReader({ name: 'generated', ...exercise }))
 }
 
+/** A protocol bound in the same way is the same protocol: what is remembered of it serves many cases. */
+const bound = new Map<string, Protocol>()
+function boundFor({ raw, variant, vars, shifts }: GeneratedCase): Protocol {
+  const key = JSON.stringify([raw.id, variant, vars, shifts])
+  let protocol = bound.get(key)
+  if (!protocol) {
+    protocol = bindProtocol(catalogue.protocols.get(raw.id)!, { variant, values: vars, shifts })
+    bound.set(key, protocol)
+  }
+  return protocol
+}
+
 /** The same case for the engine: everything recorded but what is withdrawn or has a value. */
 export function engineCase(of: GeneratedCase, changes: Partial<GeneratedCase> = {}): CaseOnDay {
   const one = { ...of, ...changes }
@@ -391,11 +404,7 @@ export function engineCase(of: GeneratedCase, changes: Partial<GeneratedCase> = 
     })),
   ]
   return {
-    protocol: bindProtocol(catalogue.protocols.get(one.raw.id)!, {
-      variant: one.variant,
-      values: one.vars,
-      shifts: one.shifts,
-    }),
+    protocol: boundFor(one),
     day: one.day,
     facts: factBook({ today: null, limits: catalogue.crossCutting.facts, facts, assumeRecorded: true }),
     digits: one.digits,
