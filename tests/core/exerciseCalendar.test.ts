@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { assessExercise, exerciseKind, exerciseOpenings, type VerdictKind } from '@pledge/core'
+import { assessExercise, exerciseKind, exerciseOpenings } from '@pledge/core'
 import { caseOf, catalogue } from './shippedCatalogue.js'
 
 const LAST_DAY = 126
