@@ -64,10 +64,24 @@ export default defineConfig({
       {
         ...node,
         test: {
+          name: 'served',
+          include: ['tests/served/**/*.test.ts'],
+          environment: 'node',
+          // Waits for servers to start and stop: beside the browser, which leaves them a core.
+          sequence: { groupOrder: 1 },
+          globalSetup: 'tests/served/globalSetup.ts',
+          fileParallelism: false,
+          testTimeout: 90_000,
+          hookTimeout: 120_000,
+        },
+      },
+      {
+        ...node,
+        test: {
           name: 'built',
           include: ['tests/built/**/*.test.ts'],
           environment: 'node',
-          // One application, one browser at a time, after all others: what waits for a screen must not wait for a core.
+          // One application, one browser at a time, after most others: what waits for a screen must not wait for a core.
           sequence: { groupOrder: 1 },
           globalSetup: 'tests/built/globalSetup.ts',
           fileParallelism: false,

@@ -5,7 +5,7 @@ import { newId } from '../../packages/server/src/data/ids.js'
 import { freePort } from '../../scripts/lib/database.mjs'
 import { startServer, type RunningServer } from '../../scripts/lib/clinic.mjs'
 
-const { url, signIns, environment } = inject('built')
+const { url, signIns, environment } = inject('served')
 const sequelize = connect({
   host: '127.0.0.1',
   port: Number(environment['PLEDGE_DB_PORT']),
@@ -75,7 +75,7 @@ function bout() {
 async function killable(killAt: string): Promise<RunningServer> {
   const server = await startServer(
     { ...environment, PORT: String(await freePort()), KILL_AT: killAt },
-    { entry: ['tests/built/killableServer.mjs'] },
+    { entry: ['tests/served/killableServer.mjs'] },
   )
   server.child.removeAllListeners('exit')
   return server

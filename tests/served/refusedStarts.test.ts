@@ -6,7 +6,7 @@ import { afterAll, describe, expect, inject, it } from 'vitest'
 import { refuseBusyPort, startServer } from '../../scripts/lib/clinic.mjs'
 import { freePort, startDatabase } from '../../scripts/lib/database.mjs'
 
-const { url, environment } = inject('built')
+const { url, environment } = inject('served')
 const folder = mkdtempSync(join(tmpdir(), 'pledge-refused-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
