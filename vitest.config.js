@@ -36,7 +36,7 @@ export default defineConfig({
           setupFiles: ['tests/core/seed.ts'],
           environment: 'node',
           // Sweeps over all protocols take seconds; a busy machine must not turn them into failures.
-          testTimeout: 60_000,
+          testTimeout: 240_000,
         },
       },
       {
@@ -48,8 +48,9 @@ export default defineConfig({
           // Every file makes a database of its own; the catalogue is read once a worker.
           isolate: false,
           globalSetup: 'tests/database/globalSetup.ts',
-          testTimeout: 60_000,
-          hookTimeout: 120_000,
+          // A clinic day is asked a hundred times over: seconds here, a minute on a busy machine.
+          testTimeout: 240_000,
+          hookTimeout: 240_000,
         },
       },
       {

@@ -82,6 +82,9 @@ export const PICTURE_PROPS = [
   'web-ball',
   'jar',
   'mouse',
+  'cords',
+  'net',
+  'sponge',
 ] as const
 export type PictureProp = (typeof PICTURE_PROPS)[number]
 
@@ -110,4 +113,6 @@ export interface PictureHints {
   /** An isometric push, which no angle shows. */
   readonly push?: PicturePush
   readonly props?: readonly PictureProp[]
+  /** Done to and fro without a stop: the arrow has a head at both ends. */
+  readonly isToAndFro?: boolean
 }

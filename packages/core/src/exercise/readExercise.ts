@@ -282,7 +282,7 @@ function readPace(reader: DocumentReader): shape.Pace {
 }
 
 function readPicture(reader: DocumentReader): picture.PictureHints {
-  const part = reader.object(['view', 'digits', 'helper', 'push', 'props'])
+  const part = reader.object(['view', 'digits', 'helper', 'push', 'props', 'toAndFro'])
   const given = <T>(key: string, read: (own: DocumentReader) => T) =>
     part[key]!.isMissing ? {} : { [key]: read(part[key]!) }
   return {
@@ -291,6 +291,7 @@ function readPicture(reader: DocumentReader): picture.PictureHints {
     ...given('helper', (own) => own.oneOf(picture.HELPER_PLACES)),
     ...given('push', (own) => own.oneOf(picture.PICTURE_PUSHES)),
     ...given('props', (own) => own.list().map((word) => word.oneOf(picture.PICTURE_PROPS))),
+    ...(part['toAndFro']!.isMissing ? {} : { isToAndFro: part['toAndFro']!.flag() }),
   }
 }
 

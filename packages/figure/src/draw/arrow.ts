@@ -10,15 +10,17 @@ const HEAD = { length: 0.045, half: 0.026 }
 
 /**
  * An arrow along a path on the picture, in a frame that is 1 high with the middle at 0. Where a limit ends the movement, a
- * bar across stands in place of the head.
+ * bar across stands in place of the head; what goes to and fro has a head at both ends.
  */
-export function arrowOn(path: readonly Point[], isStopped: boolean): Group {
+export function arrowOn(path: readonly Point[], isStopped: boolean, isToAndFro = false): Group {
   const group = new Group()
   const line = spaced(path)
   const length = line.reduce((sum, point, k) => sum + (k === 0 ? 0 : apart(line[k - 1]!, point)), 0)
   if (line.length < 2 || length < 0.035) return group
   const head = isStopped ? 0 : Math.min(HEAD.length, length * 0.5)
-  const [shaft, tip] = [shortened(line, head * 0.8), line.at(-1)!]
+  const [start, tip] = [line[0]!, line.at(-1)!]
+  const ahead = shortened(line, head * 0.8)
+  const shaft = isToAndFro ? shortened(ahead.toReversed(), head * 0.8) : ahead
   const from = before(line, head || HEAD.length)
   const along: Point = unit(tip[0] - from[0], tip[1] - from[1])
   const scale = isStopped ? 1 : head / HEAD.length
@@ -45,6 +47,12 @@ export function arrowOn(path: readonly Point[], isStopped: boolean): Group {
   add(...tipShape(HALO - LINE), '#ffffff', 0.02)
   add(...ribbon(shaft, LINE), LOOK.arrow, 0.03)
   add(...tipShape(0), color, 0.04)
+  if (isToAndFro && !isStopped) {
+    const back = before(line.toReversed(), head)
+    const towards = unit(start[0] - back[0], start[1] - back[1])
+    add(headShape(start, towards, scale, HALO - LINE), [0, 1, 2, 0, 2, 3], '#ffffff', 0.02)
+    add(headShape(start, towards, scale, 0), [0, 1, 2, 0, 2, 3], color, 0.04)
+  }
   return group
 }
 

@@ -34,6 +34,8 @@ export interface PropContext {
 }
 
 const DOWN = new Vector3(-1, 0, 0)
+/** From the bones of the hand to a little above the skin of the palm. */
+const PALM_MM = 32
 const on = (frames: HandFrames, bone: Bone, x: number, y: number, z: number) =>
   new Vector3(x, y, z).applyQuaternion(frames[bone].turn).add(frames[bone].at)
 const axis = (frames: HandFrames, bone: Bone, x: number, y: number, z: number) =>
@@ -256,6 +258,64 @@ const BUILD: Readonly<Record<PictureProp, (context: PropContext) => Prop>> = {
       LOOK.band,
       true,
     ),
+  /** A cuff at the wrist and from it a cord to every fingertip, over the palm. */
+  cords: () => {
+    const cuff = ring(27, 5, LOOK.band)
+    const strands = FINGERS.map((finger, place) =>
+      cord(
+        (frames) => {
+          const [tip, wrist] = [pad(frames, finger), on(frames, 'forearm', 9 - 6 * place, -27, 20)]
+          const between = mean([tip, wrist])
+          const palmar = axis(frames, 'hand', 0, -1, 0)
+          const above = between.clone().sub(frames.hand.at).dot(palmar)
+          return [tip, between.addScaledVector(palmar, Math.max(0, PALM_MM - above)), wrist]
+        },
+        1.7,
+        LOOK.band,
+        false,
+      ),
+    )
+    const object = new Group()
+    object.add(cuff, ...strands.map((strand) => strand.object))
+    return {
+      object,
+      place: (frames) => {
+        cuff.position.copy(on(frames, 'forearm', 0, 0, 22))
+        cuff.quaternion.copy(frames.forearm.turn)
+        for (const strand of strands) strand.place(frames)
+      },
+    }
+  },
+  /** Stretched in a hoop, the fingers through its holes. */
+  net: () => {
+    const object = new Group()
+    object.add(ring(70, 4, LOOK.band))
+    for (const across of [-48, -24, 0, 24, 48])
+      for (const isUpright of [true, false]) {
+        const thread = cylinder(1.3, 2 * Math.sqrt(70 ** 2 - across ** 2), LOOK.band)
+        thread.position.set(isUpright ? across : 0, isUpright ? 0 : across, 0)
+        if (!isUpright) thread.rotation.z = Math.PI / 2
+        object.add(thread)
+      }
+    return {
+      object,
+      place: (frames) => {
+        object.position.copy(mean(FINGERS.map((finger) => on(frames, `${finger}Middle`, 0, -4, -4))))
+        object.quaternion.copy(frames.middleProximal.turn)
+      },
+    }
+  },
+  /** Between the thumb and the side of the index finger. */
+  sponge: () => {
+    const sponge = box(22, 30, 40, LOOK.soft)
+    return {
+      object: sponge,
+      place: (frames) => {
+        sponge.position.copy(mean([pad(frames, 'thumb'), on(frames, 'indexMiddle', 0, -4, -8)]))
+        sponge.quaternion.copy(frames.indexMiddle.turn)
+      },
+    }
+  },
   towel: (context) => {
     const cloth = box(5, 190, 220, LOOK.cloth)
     const down = context.isLaid ? DOWN : axis(context.start, 'hand', 0, -1, 0)

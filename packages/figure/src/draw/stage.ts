@@ -287,7 +287,8 @@ export class Stage {
     const picture = this.#picture
     const isPush = picture?.push !== 'none'
     if (!picture || (picture.isAtRest && !isPush)) return
-    this.#arrow = arrowOn(this.#path(picture), picture.clipped.length > 0 || isPush)
+    const isStopped = picture.clipped.length > 0 || isPush
+    this.#arrow = arrowOn(this.#path(picture), isStopped, picture.isToAndFro)
     this.#overlay.add(this.#arrow)
   }
 

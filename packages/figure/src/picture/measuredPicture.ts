@@ -40,6 +40,7 @@ export function measuredPicture(
       worn: 'none',
       clipped: [],
       isAtRest: ghost === null,
+      isToAndFro: false,
     },
     unknown,
   }

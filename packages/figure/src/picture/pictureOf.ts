@@ -35,6 +35,7 @@ export interface Picture {
   /** A push that nothing gives way to. */
   readonly push: PicturePush
   readonly props: readonly PictureProp[]
+  readonly isToAndFro: boolean
   /** The orthosis it is never done without. */
   readonly worn: Orthosis
   /** Joints drawn short of what the exercise asks, because the patient goes no further. */
@@ -96,6 +97,7 @@ export function pictureOf(
     helper,
     push: hints.push ?? 'none',
     props: hints.props ?? propsOf(exercise, moved, view),
+    isToAndFro: hints.isToAndFro ?? false,
     worn: exercise.worn?.includes('none') ? 'none' : (exercise.worn?.[0] ?? 'none'),
     clipped,
     isAtRest: moved.size === 0,
@@ -299,7 +301,8 @@ const PROP_OF: Readonly<Record<string, PictureProp>> = {
   hammer: 'hammer',
   band: 'band',
   'rubber-band': 'finger-band',
-  'cord-glove': 'finger-band',
+  'cord-glove': 'cords',
+  'grip-net': 'net',
   towel: 'towel',
   'towel-roll': 'towel-roll',
   'cohesive-wrap': 'finger-wrap',
