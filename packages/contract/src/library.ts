@@ -87,6 +87,8 @@ export const exercisePage = obj({
   worn: list(said),
   stress: list(Type.Unsafe<StructureStress>(obj({ structure: str, mode: str, level: str }))),
   contraindications: list(contraindication),
+  /** Present, these do not bar it: it is done with the skin looked at. */
+  careWith: list(contraindication),
   weeks: list(obj({ conditionId: str, condition: said, week: maybe(whole) })),
   easier: list(rung),
   harder: list(rung),

@@ -231,6 +231,8 @@ export const CONTRAINDICATIONS = [
   'growthPlate',
 ] as const
 export type Contraindication = (typeof CONTRAINDICATIONS)[number]
+/** What an entry may be done with, with care. */
+export const CARE_WITH = ['insensate'] as const satisfies readonly Contraindication[]
 
 /** When the patient must stop; S0 holds for every exercise. */
 export const STOP_RULES = ['S0', 'SF', 'ST', 'SL', 'SN', 'SI', 'SS', 'SH', 'SC', 'SX'] as const
@@ -362,6 +364,8 @@ export interface Exercise {
   /** Absent in entries that go there, keep the end and go back at the usual pace. */
   readonly pace?: Pace
   readonly contraindications: readonly Contraindication[]
+  /** On record as present these do not bar it: it is done with the skin looked at. Absent in most entries. */
+  readonly careWith?: readonly (typeof CARE_WITH)[number][]
   /** Absent in entries that touch nothing but what they move. */
   readonly contact?: readonly Contact[]
   readonly neverFor?: readonly NeverFor[]

@@ -42,6 +42,7 @@ const KEYS = [
   'oneAtATime',
   'pace',
   'contraindications',
+  'careWith',
   'signature',
   'picture',
   'source',
@@ -130,6 +131,9 @@ export function readExercise(document: unknown): shape.Exercise {
     ...readOneAtATime(doc['oneAtATime']!, turns),
     ...(doc['pace']!.isMissing ? {} : { pace: readPace(doc['pace']!) }),
     contraindications: doc['contraindications']!.list().map((word) => word.oneOf(shape.CONTRAINDICATIONS)),
+    ...(doc['careWith']!.isMissing
+      ? {}
+      : { careWith: doc['careWith']!.list().map((word) => word.oneOf(shape.CARE_WITH)) }),
     ...(doc['contact']!.isMissing ? {} : { contact: doc['contact']!.list().map(readContact) }),
     ...(doc['neverFor']!.isMissing ? {} : { neverFor: doc['neverFor']!.list().map(readNeverFor) }),
     written: readWritten(doc['signature']!),

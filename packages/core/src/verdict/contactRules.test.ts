@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { assessExercise, exerciseKind, isOpen } from '../index.js'
+import { assessExercise, exerciseKind, isOpen, type PatientCase } from '../index.js'
 import { caseOf, catalogue } from '../../../../tests/core/shippedCatalogue.js'
 import { contactBars } from './contactRules.js'
 
@@ -69,5 +69,29 @@ describe('what touches skin and healing tissue', () => {
           `${exercise.id} in ${protocol}`,
         ).toBe(told.fromDay)
       }
+  })
+})
+
+// Source: A12: skin without protective feeling is looked at; what stays on it is no ban.
+describe('an orthosis for the night on a hand that may be numb', () => {
+  const night = catalogue.exercises.get('night-wrist-straight')!
+  const kindWith = (over: Partial<PatientCase>) =>
+    assessExercise(night, night.dose, caseOf('CTS-CONS', { day: 10, over }))
+  it('is worn with the skin looked at where it is numb, and where nobody has asked', () => {
+    expect(kindWith({ isHealthAsked: true }).kind).toBe('clear')
+    for (const over of [{ contraindications: ['insensate'] as const }, { isHealthAsked: false }]) {
+      const verdict = kindWith(over)
+      expect(verdict.kind).toBe('with-care')
+      expect(verdict.conditions.map(({ en }) => en).join(' ')).toMatch(
+        /red mark stays longer than 20 minutes/,
+      )
+    }
+  })
+  it('while heat and a tight wrap stay barred there', () => {
+    for (const id of ['heat-pack', 'fist-elastic-wrap']) {
+      const one = catalogue.exercises.get(id)!
+      const state = caseOf('CTS-CONS', { day: 10, over: { contraindications: ['insensate'] } })
+      expect(assessExercise(one, one.dose, state).kind, id).toBe('never')
+    }
   })
 })

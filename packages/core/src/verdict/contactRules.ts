@@ -25,7 +25,7 @@ export interface ContactBar {
 
 const SKIN_CLOSED = criterion('wound.closed')
 const WOUND_DRY = criterion('wound.ok')
-const FEELS = criterion('sense.protective')
+export const PROTECTIVE_FEELING = criterion('sense.protective')
 const PINS_OUT = criterion('pins.out')
 /** Pressure over healing tissue and warmth after an operation come no earlier. Source: vocabulary 5.5.8; A12, common practice. */
 const CONTACT_FROM_DAY = 14
@@ -42,7 +42,10 @@ const WOUND_WORDS = ['openWound', 'sutures', 'infection']
 
 /** What contact can wait for in a case: a wound where there was one, feeling where the injury took it. */
 export function contactCriteria(anchor: Anchor, isNumb: boolean): Criterion[] {
-  return [...(WOUNDING.includes(anchor) ? [WOUND_DRY, SKIN_CLOSED] : []), ...(isNumb ? [FEELS] : [])]
+  return [
+    ...(WOUNDING.includes(anchor) ? [WOUND_DRY, SKIN_CLOSED] : []),
+    ...(isNumb ? [PROTECTIVE_FEELING] : []),
+  ]
 }
 
 /** The days on which what contact waits for can change. */
@@ -121,11 +124,11 @@ function barsOf({ what, where }: Contact, state: PatientCase): readonly ContactB
   const { protocol, day, states, condition } = state
   const { facts } = standingOf(state)
   const isThermal = what === 'heat' || what === 'cold'
-  if (isThermal && condition.isNumb && facts.status(FEELS).name !== 'met')
+  if (isThermal && condition.isNumb && facts.status(PROTECTIVE_FEELING).name !== 'met')
     return [
       {
         rule: 'catalogue.thermal',
-        needs: [FEELS],
+        needs: [PROTECTIVE_FEELING],
         says: {
           en: 'Skin that is numb burns and freezes unnoticed: not before protective feeling is recorded.',
           es: 'La piel sin sensibilidad se quema o se congela sin aviso: no antes de registrar que siente.',

@@ -4,6 +4,8 @@ import type { Equipment } from '../exercise/equipment.js'
 import { otherHandUse, type Exercise } from '../exercise/exercise.js'
 import { DIGIT_NAMES, inEach, type Language, type Said } from '../words/names.js'
 import type { Digit } from '../vocabulary/vocabulary.js'
+import { standingOf } from './caseOnDay.js'
+import { PROTECTIVE_FEELING } from './contactRules.js'
 import type { PatientCase } from './patientCase.js'
 import { namedHealth } from './restraints.js'
 
@@ -27,6 +29,7 @@ export function conditionsOn(
   return [
     besideInjured(exercise, judgedDigits(exercise, chosen), state),
     askedFirst(exercise, state),
+    withSkinLookedAt(exercise, state),
     withoutThings(exercise, state),
     withoutOtherHand(exercise, state),
   ].filter((one) => one !== null)
@@ -59,6 +62,27 @@ function askedFirst(exercise: Exercise, state: PatientCase): Condition | null {
     says: {
       en: `Not asked yet, and it would bar this exercise: ${namedHealth(open, 'en')}.`,
       es: `Falta preguntar, y lo impediría: ${namedHealth(open, 'es')}.`,
+    },
+  }
+}
+
+/**
+ * What stays on numb skin is worn with the skin looked at: on record, unasked, or numb by the diagnosis until feeling is recorded.
+ * Source: A12: visual skin checks; redness that stays longer than 20 minutes.
+ */
+function withSkinLookedAt(exercise: Exercise, state: PatientCase): Condition | null {
+  const { contraindications, isHealthAsked, condition } = state
+  const feels = standingOf(state).facts.status(PROTECTIVE_FEELING).name === 'met'
+  const isNumb = condition.isNumb && !feels
+  const worn = (exercise.careWith ?? []).filter(
+    (word) => isNumb || !isHealthAsked || contraindications.includes(word),
+  )
+  if (worn.length === 0) return null
+  return {
+    rule: 'catalogue.skin',
+    says: {
+      en: 'Where the skin may be numb: soft and padded, and the skin looked at every time it comes off. Off if a red mark stays longer than 20 minutes.',
+      es: 'Donde la piel puede no sentir: blanda y acolchada, y mirar la piel cada vez que se quita. Fuera si una marca roja dura más de 20 minutos.',
     },
   }
 }

@@ -123,6 +123,7 @@ function pageOf(exercise: Exercise, catalogue: Catalogue) {
       from,
       words: signatureWords(signature),
     })),
+    careWith: exercise.careWith ?? [],
     travelMm: facts.travelMm,
     differentialMm: facts.differentialMm,
     nerve: facts.nerve,

@@ -336,6 +336,10 @@ const weeks = computed(() =>
           <h2>Barred by</h2>
           <p>{{ exercise.contraindications.map((word) => CONTRAINDICATION_NAMES[word].en).join(', ') }}</p>
         </template>
+        <template v-if="exercise.careWith.length > 0">
+          <h2>With care, the skin looked at</h2>
+          <p>{{ exercise.careWith.map((word) => CONTRAINDICATION_NAMES[word].en).join(', ') }}</p>
+        </template>
         <h2>Stop when</h2>
         <ul class="stop">
           <li v-for="rule in exercise.stop" :key="rule">{{ STOP_RULE_NAMES[rule].en }}</li>

@@ -48,6 +48,7 @@ const page = (id: string, changes: Partial<ExercisePageAnswer> = {}): ExercisePa
   worn: [{ en: 'no orthosis', es: 'sin férula' }],
   stress: [{ structure: 'FDP', mode: 'glide', level: 'med' }],
   contraindications: ['latex'],
+  careWith: [],
   weeks: [{ conditionId: 'wrist-sprain', condition: { en: 'Wrist sprain', es: 'Esguince' }, week: 2 }],
   easier: [{ id: 'below', name: { en: 'Below', es: 'Abajo' }, step: ['load'] }],
   harder: [],
