@@ -98,6 +98,37 @@ describe('a program being written', () => {
     expect(store.state.name).toBe('saved')
   })
 
+  it('waits for the answer to a save before the next one, which names its version', async () => {
+    const store = program()
+    await store.open('e')
+    let answerFirst = (_draft: DraftAnswer) => {}
+    api.saveDraft.mockImplementationOnce(() => new Promise((resolve) => (answerFirst = resolve)))
+    store.add('c')
+    await vi.advanceTimersByTimeAsync(600)
+    store.move('c', -1)
+    await vi.advanceTimersByTimeAsync(3000)
+    expect(api.saveDraft).toHaveBeenCalledTimes(1)
+    api.saveDraft.mockResolvedValue(draft(5, ['a', 'c', 'b']))
+    answerFirst(draft(4, ['a', 'b', 'c']))
+    await vi.advanceTimersByTimeAsync(600)
+    expect(api.saveDraft).toHaveBeenCalledTimes(2)
+    expect(api.saveDraft.mock.lastCall![1]).toMatchObject({ version: 4 })
+    expect(sentIds()).toEqual(['a', 'c', 'b'])
+    expect(store.state.name).toBe('saved')
+  })
+
+  it('saves what was changed in one case there before another is opened', async () => {
+    const store = program()
+    await store.open('e')
+    store.add('c')
+    api.draft.mockResolvedValue(draft(3, ['b']))
+    await store.open('f')
+    await vi.advanceTimersByTimeAsync(3000)
+    expect(api.saveDraft).toHaveBeenCalledTimes(1)
+    expect(api.saveDraft.mock.lastCall![0]).toBe('e')
+    expect(store.items.map((item) => item.exerciseId)).toEqual(['b'])
+  })
+
   it('takes no exercise twice, and moves none beyond the ends', async () => {
     const store = program()
     await store.open('e')

@@ -49,6 +49,7 @@ export const useProgramStore = defineStore('program', () => {
   let episodeId = ''
   let version = 0
   let timer: ReturnType<typeof setTimeout> | undefined
+  let lastSave: Promise<boolean> = Promise.resolve(true)
   let signingId = ulid()
 
   const byId = computed(() => new Map(exercises.value.map((exercise) => [exercise.id, exercise])))
@@ -67,6 +68,9 @@ export const useProgramStore = defineStore('program', () => {
   )
 
   async function open(id: string) {
+    // What was changed in the last case is saved there, before this one is read.
+    if (state.value.name === 'unsaved') await save()
+    else await lastSave
     episodeId = id
     state.value = { name: 'reading' }
     try {
@@ -163,7 +167,13 @@ export const useProgramStore = defineStore('program', () => {
     if (question === 'earlyLoad') return { ...item.dose, load: dose.load }
     return questionOf(exercise) === question ? { ...dose, load: item.dose.load } : item.dose
   }
-  async function save(): Promise<boolean> {
+  /** One after the other: a save sent before the last was answered would name the version before it, and find itself overtaken. */
+  function save(): Promise<boolean> {
+    clearTimeout(timer)
+    lastSave = lastSave.then(saveNow)
+    return lastSave
+  }
+  async function saveNow(): Promise<boolean> {
     clearTimeout(timer)
     state.value = { name: 'saving' }
     const sent = JSON.stringify(items.value)
