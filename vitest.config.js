@@ -68,8 +68,7 @@ export default defineConfig({
           name: 'served',
           include: ['tests/served/**/*.test.ts'],
           environment: 'node',
-          // Waits for servers to start and stop: beside the browser, which leaves them a core.
-          sequence: { groupOrder: 1 },
+          // With the others, not beside the browser: what waits for a screen must not wait for a core.
           globalSetup: 'tests/served/globalSetup.ts',
           fileParallelism: false,
           testTimeout: 90_000,
