@@ -4,10 +4,12 @@ import {
   exerciseKind,
   HEALING_ANCHORS,
   orthosisOn,
+  standingOf,
   VERDICT_KINDS,
   type Exercise,
   type VerdictKind,
 } from '@pledge/core'
+import { alwaysWorn } from '../../packages/core/src/verdict/restraints.js'
 import { caseOf, catalogue } from './shippedCatalogue.js'
 
 const rank = (kind: VerdictKind) => VERDICT_KINDS.indexOf(kind)
@@ -32,8 +34,11 @@ describe.each([...catalogue.protocols.values()].map((protocol) => [protocol.id, 
               inIt.kind === 'with-care' &&
               inIt.reasons.filter(({ rule }) => rule.startsWith('catalogue.')).length === 1 &&
               inIt.reasons.some(({ rule }) => rule === 'catalogue.notFitted')
-            // Or that of the phase reached stays on, and keeps a joint elsewhere than the exercise has it.
-            const onlyInOther = inIt.reasons.every(({ rule }) => rule === 'catalogue.orthosis')
+            // Or that of the phase reached stays on and keeps a joint elsewhere: asked in it, the rules say no less.
+            const own = alwaysWorn(standingOf(reached!).phase)?.orthosis ?? 'none'
+            const onlyInOther =
+              inIt.reasons.every(({ rule }) => rule === 'catalogue.orthosis') &&
+              rank(exerciseKind(exercise, exercise.dose, reached!, { orthosis: own })) <= kinds[1]!
             expect(
               worn !== 'none' && (onlyUnfitted || onlyInOther || rank(inIt.kind) <= kinds[1]!),
               `${exercise.id} on day ${day} without ${criterion.text}`,

@@ -1,9 +1,10 @@
 import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { connect } from '../../packages/server/src/data/connect.js'
-import { newId } from '../../packages/server/src/data/ids.js'
+import { systemClock } from '../../packages/server/src/clock.js'
 import { freePort } from '../../scripts/lib/database.mjs'
 import { startServer, type RunningServer } from '../../scripts/lib/clinic.mjs'
+import { boutOf } from '../database/testClinic.js'
 
 const { url, signIns, environment } = inject('served')
 const sequelize = connect({
@@ -57,21 +58,7 @@ beforeAll(async () => {
 })
 afterAll(() => sequelize.close())
 
-function bout() {
-  const end = Date.now() - 1000
-  return {
-    id: newId(),
-    programVersionId: program.id,
-    startedAt: new Date(end - 60_000).toISOString(),
-    endedAt: new Date(end).toISOString(),
-    painBefore: 1,
-    painWorst: 2,
-    painAfter: 1,
-    endedBy: 'done',
-    redFlags: [],
-    items: program.items.map(({ itemId }) => ({ itemId, outcome: 'done', repetitionsDone: 10, reason: '' })),
-  }
-}
+const bout = () => boutOf(program, systemClock(null))
 async function killable(killAt: string): Promise<RunningServer> {
   const server = await startServer(
     { ...environment, PORT: String(await freePort()), KILL_AT: killAt },
