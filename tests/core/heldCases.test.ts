@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import {
-  assessExercise,
   exerciseKind,
   HEALING_ANCHORS,
   orthosisOn,
@@ -10,6 +9,7 @@ import {
   type VerdictKind,
 } from '@pledge/core'
 import { alwaysWorn } from '../../packages/core/src/verdict/restraints.js'
+import { judgeEntry, toldEntry } from '../../packages/core/src/verdict/judgeEntry.js'
 import { caseOf, catalogue } from './shippedCatalogue.js'
 
 const rank = (kind: VerdictKind) => VERDICT_KINDS.indexOf(kind)
@@ -27,9 +27,10 @@ describe.each([...catalogue.protocols.values()].map((protocol) => [protocol.id, 
           for (const exercise of all.filter((_, at) => at % 3 === place % 3)) {
             const kinds = [reached!, held!].map((state) => rank(exerciseKind(exercise, exercise.dose, state)))
             if (kinds[1]! >= kinds[0]!) continue
-            // What is done inside an orthosis is compared in that orthosis: the phase reached may have put it away.
+            // What is done inside an orthosis is compared in that orthosis: the phase reached may have put it away, and asks besides
+            // in its own, so its rules alone are read here.
             const worn = orthosisOn(exercise, exercise.dose, held!)
-            const inIt = assessExercise(exercise, exercise.dose, reached!, { orthosis: worn })
+            const inIt = toldEntry(judgeEntry(exercise, exercise.dose, reached!, { orthosis: worn }))
             const onlyUnfitted =
               inIt.kind === 'with-care' &&
               inIt.reasons.filter(({ rule }) => rule.startsWith('catalogue.')).length === 1 &&

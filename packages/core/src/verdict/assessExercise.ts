@@ -21,6 +21,7 @@ import { openingRuns, SEARCH_DAYS, turningOffsets, type Asked, type OpeningRun }
 import { cannotHelp, helpSignature, namedPart } from './otherInjuries.js'
 import { patientLater, withRecorded, type OtherInjury, type PatientCase } from './patientCase.js'
 import { alwaysWorn } from './restraints.js'
+import type { Phase } from '../protocol/protocol.js'
 import { distinctCriteria, isOpen, isWorse, worseKind, type Verdict, type VerdictKind } from './verdict.js'
 
 /**
@@ -34,6 +35,25 @@ export function assessExercise(
   state: PatientCase,
   done: HowDone = {},
 ): Verdict {
+  const verdict = assessedAs(exercise, dose, state, done)
+  const usual = inUsualOrthosis(exercise, state, done)
+  if (!usual) return verdict
+  const best = assessedAs(exercise, dose, state, usual)
+  return isWorse(best.kind, verdict.kind) ? best : verdict
+}
+
+/**
+ * An orthosis that somebody names and neither the phase nor any rule of it nor the entry knows frees nothing (vocabulary 5.5.3): it
+ * is asked besides in those there are. `null`: none is named, or a known one.
+ */
+function inUsualOrthosis(exercise: Exercise, state: PatientCase, done: HowDone): HowDone | null {
+  const { orthosis, ...usual } = done
+  return orthosis === undefined || orthosesAround(exercise, standingOf(state).phase).includes(orthosis)
+    ? null
+    : usual
+}
+
+function assessedAs(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): Verdict {
   const parts = exerciseParts(exercise, dose, state, done).map(({ other, part }) =>
     other ? namedPart(other, part) : part,
   )
@@ -74,6 +94,12 @@ export function exerciseKind(
   done: HowDone = {},
 ): VerdictKind {
   if (state.otherInjuries.length === 0 && !done.orthosis) return bestWorn(exercise, dose, state, done).kind
+  const usual = inUsualOrthosis(exercise, state, done)
+  const kind = kindAsDone(exercise, dose, state, done)
+  return usual ? worseKind(kind, exerciseKind(exercise, dose, state, usual)) : kind
+}
+
+function kindAsDone(exercise: Exercise, dose: Dose, state: PatientCase, done: HowDone): VerdictKind {
   const kind = injuriesJudged(exercise, dose, state, done)
     .map(({ entry }) => entry.kind)
     .reduce(worseKind)
@@ -113,8 +139,12 @@ function askedOfExercise(exercise: Exercise, dose: Dose, state: PatientCase, don
       const then = on(offset, 'asTheRecordStands')
       // The orthosis that everything met would put on may be another than the one the record has on now.
       const orthosis = done.orthosis ?? orthosisOn(exercise, dose, on(offset, 'byTimeAlone'), done)
+      const usual = inUsualOrthosis(exercise, then, done)
+      const needs = [done, ...(usual ? [usual] : [])].flatMap(
+        (how) => missingFor(exercise, dose, then, how) ?? [],
+      )
       return (
-        missingFor(exercise, dose, then, done) ??
+        (needs.length > 0 ? needs : missingFor(exercise, dose, then, done)) ??
         missingFor(exercise, dose, then, { ...done, orthosis }) ??
         closedIn(exercise, dose, then, done).flatMap(({ entry }) => missingInEntry(entry))
       )
@@ -253,24 +283,13 @@ function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: 
   const { phase } = standingOf(state)
   const digits = done.digits ?? judgedDigits(exercise, done.chosen ?? null)
   const on = { protocol: state.protocol, digits, injured: state.digits }
-  const stays = alwaysWorn(phase)?.orthosis
-  const had = (phase?.wear ?? []).filter(({ keep }) => keep !== 'night')
-  const always = had.filter(({ keep }) => keep === 'always')
-  const names = always.map(({ orthosis }) => orthosis)
+  const names = keptAlways(phase)
   // Worn one inside the other, day and night: what is done in one has to go in the other.
   const can = (orthosis: Orthosis) =>
     canBeDoneIn(exercise, orthosis, on) &&
     (!names.includes(orthosis) ||
       names.every((other) => other === orthosis || leavesWay(exercise, other, on)))
-  const tried = [
-    ...(stays ? [stays] : []),
-    ...names,
-    'none' as const,
-    ...had.map(({ orthosis }) => orthosis),
-    ...[...(phase?.allow ?? []), ...(phase?.caution ?? [])].flatMap(({ inOrthosis }) => inOrthosis ?? []),
-    ...(exercise.worn ?? []),
-  ]
-  const possible = tried.filter((orthosis, place) => tried.indexOf(orthosis) === place && can(orthosis))
+  const possible = orthosesAround(exercise, phase).filter(can)
   const [first = 'none', ...others] = possible
   const inIt = (orthosis: Orthosis): BestWorn => ({
     orthosis,
@@ -283,4 +302,24 @@ function bestOrthosis(exercise: Exercise, dose: Dose, state: PatientCase, done: 
     if (isWorse(best.kind, next.kind)) best = next
   }
   return best
+}
+
+function keptAlways(phase: Phase | null): Orthosis[] {
+  return (phase?.wear ?? []).flatMap(({ keep, orthosis }) => (keep === 'always' ? [orthosis] : []))
+}
+
+/** The orthoses an exercise may be meant to be done in, what stays on first: those the phase has, none, those its rules and the entry name. */
+function orthosesAround(exercise: Exercise, phase: Phase | null): Orthosis[] {
+  const stays = alwaysWorn(phase)?.orthosis
+  const rules = [...(phase?.allow ?? []), ...(phase?.caution ?? [])]
+  return [
+    ...new Set<Orthosis>([
+      ...(stays ? [stays] : []),
+      ...keptAlways(phase),
+      'none',
+      ...(phase?.wear ?? []).flatMap(({ keep, orthosis }) => (keep === 'night' ? [] : [orthosis])),
+      ...rules.flatMap(({ inOrthosis }) => inOrthosis ?? []),
+      ...(exercise.worn ?? []),
+    ]),
+  ]
 }
