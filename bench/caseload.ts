@@ -23,7 +23,7 @@ const TABLES = [
   'orders',
   'overrides',
   'evaluations',
-  'readings',
+  'measurements',
   'program_versions',
   'bout_logs',
   'bout_log_items',

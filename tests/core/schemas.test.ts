@@ -141,28 +141,29 @@ describe('what is added to a record', () => {
     [{ slippedOn: '2031-04-12' }, ['slippedOn']],
   ])('a slip with %j', (changes, paths) => expect(bad(schemas.newSlip, slip, changes)).toEqual(paths))
 
-  const reading = { motion: 'wristFlexion', side: 'left', kind: 'active', readingDeg: 40 }
+  const reading = { measure: 'wristFlexion', digit: null, side: 'left', kind: 'active', result: 40 }
+  const pain = { measure: 'painRest', digit: null, side: null, kind: null, result: 0 }
   const evaluation = {
     id: ID,
     evaluatedOn: TODAY,
-    painRest: null,
-    painAct: null,
     note: '',
     readings: [reading],
   }
   it.each<[string, object, string]>([
-    ['nothing at all', { readings: [] }, ''],
-    ['a pain of eleven', { painRest: 11 }, 'painRest'],
-    ['a pain that is a half', { painAct: 2.5 }, 'painAct'],
-    ['a wrist that turns round', { readings: [{ ...reading, readingDeg: 190 }] }, 'readings[0].readingDeg'],
+    ['nothing at all', { readings: [] }, 'readings'],
+    ['a pain of eleven', { readings: [{ ...pain, result: 11 }] }, 'readings[0].result'],
+    ['a pain that is a half', { readings: [{ ...pain, result: 2.5 }] }, 'readings[0].result'],
+    ['a pain of one hand', { readings: [{ ...pain, side: 'left' }] }, 'readings[0].result'],
+    ['a wrist that turns round', { readings: [{ ...reading, result: 190 }] }, 'readings[0].result'],
+    ['words for a number', { readings: [{ ...reading, result: 'forty' }] }, 'readings[0].result'],
     ['the same motion twice', { readings: [reading, reading] }, 'readings'],
-    ['a motion nobody knows', { readings: [{ ...reading, motion: 'twist' }] }, 'readings[0].motion'],
+    ['a motion nobody knows', { readings: [{ ...reading, measure: 'twist' }] }, 'readings[0].measure'],
   ])('an evaluation with %s is refused', (_what, changes, path) =>
     expect(bad(schemas.newEvaluation, evaluation, changes)).toContain(path),
   )
   it('an evaluation with one score or one reading is enough', () => {
     expect(bad(schemas.newEvaluation, evaluation, {})).toEqual([])
-    expect(bad(schemas.newEvaluation, evaluation, { readings: [], painRest: 0 })).toEqual([])
+    expect(bad(schemas.newEvaluation, evaluation, { readings: [pain] })).toEqual([])
   })
 
   it('a flag is one of those everybody knows, and is lifted with what was found', () => {

@@ -11,7 +11,7 @@ import { outdatedNames } from '../../packages/server/src/plugins/houseCatalogue.
 import { catalogue } from '../core/shippedCatalogue.js'
 
 const schema = `pledge_migration_${process.pid}`
-const [userId, patientId, episodeId, orderId] = [newId(), newId(), newId(), newId()]
+const [userId, patientId, episodeId, orderId, visitId] = [newId(), newId(), newId(), newId(), newId()]
 let instance: PrivateDatabase
 let owner: Sequelize
 let database: Database
@@ -51,6 +51,11 @@ beforeAll(async () => {
     `INSERT INTO drafts (episode_id, items, version, updated_by, updated_at)
       VALUES ('${episodeId}', '[]', 3, '${userId}', UTC_TIMESTAMP(3))`,
   )
+  await owner.query(
+    `INSERT INTO evaluations (id, episode_id, evaluated_on, pain_rest, pain_act, note, recorded_by, recorded_at)
+      VALUES ('${visitId}', '${episodeId}', '2031-03-10', NULL, 4, '', '${userId}', UTC_TIMESTAMP(3))`,
+  )
+  await owner.query(`INSERT INTO readings VALUES ('${visitId}', 'wristExtension', 'left', 'active', -35)`)
   database = new Database({ ...at, ...instance.accounts.app })
 })
 afterAll(async () => {
@@ -69,6 +74,7 @@ describe('a database of the first version', () => {
       '0006-digits-of-overrides',
       '0007-rule-names',
       '0008-order-of-records',
+      '0009-measurements',
     ])
     expect(await migrate(owner, instance.accounts.app.user)).toEqual([])
   })
@@ -86,6 +92,19 @@ describe('a database of the first version', () => {
     expect(await rowsOf('SELECT restriction, document FROM orders')).toEqual([
       { restriction: 'noLoad', document: '' },
     ])
+  })
+
+  it('keeps what was measured at a visit, pain as a reading like any other', async () => {
+    const { evaluations } = await dataOf(database).records.of(episodeId)
+    expect(evaluations).toHaveLength(1)
+    const none = { digit: null, side: null, kind: null }
+    expect(evaluations[0]!.readings).toHaveLength(2)
+    expect(evaluations[0]!.readings).toEqual(
+      expect.arrayContaining([
+        { ...none, measure: 'wristExtension', side: 'left', kind: 'active', result: -35 },
+        { ...none, measure: 'painAct', result: 4 },
+      ]),
+    )
   })
 
   it('keeps a draft, dosed by no school, and knows neither things at home nor exceptions', async () => {

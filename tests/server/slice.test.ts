@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {
   boutOf,
@@ -195,44 +196,57 @@ describe('a referral', () => {
   })
 })
 
+const WRIST_BACK = { measure: 'wristExtension', digit: null, side: 'right', kind: 'active', result: -30 }
+const RING_PIP = { measure: 'pip', digit: 'ring', side: 'left', kind: 'active' }
+const PAIN = { measure: 'painAct', digit: null, side: null, kind: null, result: 3 }
+
 describe('an evaluation', () => {
   const evaluation = (changes: object = {}) => ({
     id: newId(),
     evaluatedOn: '2031-04-11',
-    painRest: 2,
-    painAct: 3,
     note: '',
-    readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30 }],
+    readings: [WRIST_BACK],
     ...changes,
   })
 
   it('is stored in the signs of core and read back as it was measured', async () => {
     const { id } = await clinic.episodeOf('Dmitri Valcourt')
-    const sent = evaluation()
+    const ring = { ...RING_PIP, result: { flexedEndDeg: 85, extendedEndDeg: 10 } }
+    const other = { ...RING_PIP, side: 'right', result: 'absent' }
+    const half = { ...RING_PIP, kind: 'passive', result: { flexedEndDeg: null, extendedEndDeg: -5 } }
+    const grip = { measure: 'grip', digit: null, side: 'left', kind: null, result: [31, 29.5, 30] }
+    const sent = evaluation({ readings: [WRIST_BACK, ring, other, half, grip, PAIN] })
     expect((await noor.send('POST', `/api/episodes/${id}/evaluations`, sent)).statusCode).toBe(201)
     expect((await noor.send('POST', `/api/episodes/${id}/evaluations`, sent)).statusCode).toBe(201)
-    const stored = await clinic.database.rows.readings.findAll({ where: { evaluationId: sent.id } })
-    expect(stored.map((row) => row.get().angleDeg)).toEqual([-30])
+    const stored = await clinic.database.sequelize.query<{ measure: string; deg: number }>(
+      `SELECT measure, JSON_VALUE(result, '$.flexedEndDeg') - JSON_VALUE(result, '$.extendedEndDeg') deg
+        FROM measurements WHERE evaluation_id = ? AND digit = 'ring' AND side = 'left' AND kind = 'active'`,
+      { replacements: [sent.id], type: QueryTypes.SELECT },
+    )
+    expect(stored).toEqual([{ measure: 'pip', deg: 75 }])
     const overview = (await noor.send('GET', `/api/episodes/${id}`)).json()
-    expect(overview.evaluations.at(-1).readings).toEqual([
-      { motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30 },
-    ])
+    const { readings } = overview.evaluations.at(-1)
+    expect(readings).toHaveLength(6)
+    expect(readings).toEqual(expect.arrayContaining([WRIST_BACK, ring, other, half, grip, PAIN]))
   })
 
   it.each([
+    ['a reading no wrist can give', { readings: [{ ...WRIST_BACK, result: -180 }] }, 'readings.0.result'],
+    ['half a degree', { readings: [{ ...WRIST_BACK, result: -30.5 }] }, 'readings.0.result'],
+    ['a pain of 11', { readings: [{ ...PAIN, result: 11 }] }, 'readings.0.result'],
     [
-      'a reading no wrist can give',
-      { readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 180 }] },
-      'readings.0.readingDeg',
+      'a joint that bends less than it lacks',
+      { readings: [{ ...RING_PIP, result: { flexedEndDeg: 10, extendedEndDeg: 85 } }] },
+      'readings.0.result',
     ],
     [
-      'half a degree',
-      { readings: [{ motion: 'wristExtension', side: 'right', kind: 'active', readingDeg: 30.5 }] },
-      'readings.0.readingDeg',
+      'a joint of nobody',
+      { readings: [{ ...RING_PIP, digit: 'thumb', result: 'absent' }] },
+      'readings.0.result',
     ],
-    ['a pain of 11', { painAct: 11 }, 'painAct'],
+    ['neither active nor passive', { readings: [{ ...WRIST_BACK, kind: null }] }, 'readings.0.result'],
     ['a day ahead', { evaluatedOn: '2031-04-12' }, 'evaluatedOn'],
-    ['nothing measured', { readings: [], painRest: null, painAct: null }, ''],
+    ['nothing measured', { readings: [] }, 'readings'],
   ])('is refused at its field: %s', async (_case, changes, path) => {
     const { id } = await clinic.episodeOf('Dmitri Valcourt')
     const answer = await noor.send('POST', `/api/episodes/${id}/evaluations`, evaluation(changes))
@@ -514,7 +528,7 @@ describe('the audit', () => {
     ['TRUNCATE audit'],
     ['UPDATE facts SET value = "true"'],
     ['DELETE FROM bout_logs'],
-    ['UPDATE evaluations SET pain_rest = 0'],
+    ['UPDATE measurements SET result = 0'],
   ])('and records cannot be rewritten by the application: %s', async (statement) => {
     await expect(clinic.database.sequelize.query(statement)).rejects.toThrow(/denied/)
   })

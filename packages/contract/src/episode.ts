@@ -1,4 +1,4 @@
-import type { DoseQuestion, WristMotion } from '@pledge/core'
+import { MEASURED_HOW, type DoseQuestion, type MeasureName } from '@pledge/core'
 import type { Static } from 'typebox'
 import { answerKind } from './referral.js'
 import { bool, list, map, maybe, num, obj, str, whole, word, words } from './shapes.js'
@@ -12,6 +12,8 @@ import {
   openings,
   overrideAnswer,
   overrideOf,
+  reading,
+  readingPlace,
   side,
   verdict,
 } from './shared.js'
@@ -28,6 +30,8 @@ const criterion = obj({
   /** What is asked, without the limit. */
   question: str,
   usualWay: words(['film', 'letter', 'measured', 'examined']),
+  /** Whether readings tell it: then it is measured at the bench, not ticked. */
+  measured: words(MEASURED_HOW),
   status: words(['met', 'neverRecorded', 'withdrawn', 'stale', 'notSo']),
   isSurgeons: bool,
   staleAfterDays: maybe(whole),
@@ -41,6 +45,8 @@ const criterion = obj({
       note: str,
       recordedBy: str,
       isWithdrawn: bool,
+      /** The reading it rests on; empty where somebody told it. */
+      reading: str,
     }),
   ),
 })
@@ -67,24 +73,47 @@ const gate = obj({
   missing: list(meant),
   barredBy: list(str),
 })
-const reading = obj({
-  motion: word<WristMotion>(),
-  side,
-  kind: words(['active', 'passive']),
-  readingDeg: whole,
-})
-export type ReadingAnswer = Static<typeof reading>
 const evaluation = obj({
   id: str,
   /** Id of who measured. */
   recordedBy: str,
   evaluatedOn: str,
-  painRest: maybe(whole),
-  painAct: maybe(whole),
   note: str,
   readings: list(reading),
 })
 export type EvaluationAnswer = Static<typeof evaluation>
+
+/** What to measure today, and what of it the repair forbids. */
+export const bench = obj({
+  /** Injured digits, or those the school is about. */
+  digits,
+  /** Motions of wrist, forearm and elbow the school is about. */
+  handMeasures: list(word<MeasureName>()),
+  items: list(
+    obj({
+      id: str,
+      tier: words(['gate', 'tell', 'outcome']),
+      says: str,
+      why: str,
+      isOneEnough: bool,
+      lastOn: maybe(str),
+      places: list(readingPlace),
+    }),
+  ),
+  locks: list(
+    obj({
+      measure: word<MeasureName>(),
+      digits: maybe(digits),
+      kind: maybe(words(['active', 'passive'])),
+      end: maybe(words(['flexed', 'extended'])),
+      state: words(['locked', 'limited']),
+      verdict,
+    }),
+  ),
+  /** Where pushing a joint to its end waits. */
+  overpressure: maybe(verdict),
+})
+export type BenchAnswer = Static<typeof bench>
 const programItem = obj({
   itemId: str,
   exerciseId: str,

@@ -29,6 +29,7 @@ export const PATHS = {
   episode: get(OF),
   revision: get(`${OF}/revision`),
   permissions: get(`${OF}/permissions`),
+  bench: get(`${OF}/bench`, STAFF),
   addEvaluation: post(`${OF}/evaluations`, STAFF),
   addFact: post(`${OF}/facts`, STAFF),
   withdrawFact: post(`${OF}/facts/:factId/withdrawal`),

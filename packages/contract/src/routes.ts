@@ -64,6 +64,7 @@ const CONTENT = {
   episode: answers(episode.episode),
   revision: answers(episode.revision),
   permissions: asked(permissionsQuery, episode.permissionMap),
+  bench: answers(episode.bench),
   addEvaluation: adds(newEvaluation),
   addFact: adds(newFact),
   withdrawFact: adds(factWithdrawal),

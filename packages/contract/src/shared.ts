@@ -1,3 +1,4 @@
+import { READING_KINDS } from '@pledge/core'
 import type {
   AngleName,
   Aim,
@@ -6,8 +7,10 @@ import type {
   Depicted,
   Digit,
   HoldKind,
+  MeasureName,
   Mode,
   Orthosis,
+  Result,
   VerdictKind,
 } from '@pledge/core'
 import { Type, type Static } from 'typebox'
@@ -26,6 +29,33 @@ export const contraindication = word<Contraindication>()
 export const said = obj({ en: str, es: str })
 export const source = obj({ key: str, confidence: str, text: str })
 export const meant = obj({ what: str, meaning: str })
+
+/** What was found: both ends of a hinge joint, one number, or trials; signs of the catalogue. */
+const result = Type.Unsafe<Result>({
+  anyOf: [
+    { type: 'number' },
+    { type: 'string', enum: ['absent'] },
+    { type: 'array', items: { type: 'number' } },
+    {
+      type: 'object',
+      properties: {
+        fusedAtDeg: { type: 'number' },
+        flexedEndDeg: { type: 'number', nullable: true },
+        extendedEndDeg: { type: 'number', nullable: true },
+      },
+      additionalProperties: false,
+    },
+  ],
+})
+/** Where a reading belongs. */
+const place = {
+  measure: word<MeasureName>(),
+  digit: maybe(word<Digit>()),
+  side: maybe(side),
+  kind: maybe(words(READING_KINDS)),
+}
+export const readingPlace = obj(place)
+export const reading = obj({ ...place, result })
 
 /** One thing that would open what is not yet open. */
 export const opener = obj({

@@ -28,6 +28,7 @@ export { criterionMeaning, criterionQuestion } from './words/criterionWords.js'
 export {
   factBook,
   hoursStillCounted,
+  latestFacts,
   staleAfterDays,
   type CriterionStatus,
   type FactBook,
@@ -167,6 +168,8 @@ export * from './measurement/motion/wristMotion.js'
 export * from './rules/response.js'
 export * from './adherence/keptProgram.js'
 // The record
+export * from './record/measuredFacts.js'
+export * from './record/whatToMeasure.js'
 export { dayZero, patientCaseOf, type CaseRecord } from './record/patientCaseOf.js'
 export * from './record/reviews.js'
 export * from './record/boutAtHome.js'
@@ -222,6 +225,15 @@ export * from './measurement/change/changeThatMatters.js'
 export * from './measurement/change/robustSlope.js'
 export * from './measurement/change/plateau.js'
 export * from './measurement/change/trajectory.js'
+export * from './measurement/readings/measures.js'
+export * from './measurement/readings/reading.js'
+export * from './measurement/readings/typedReading.js'
+export * from './measurement/readings/visits.js'
+export * from './measurement/readings/digitTotal.js'
+export * from './measurement/readings/digitFindings.js'
+export * from './measurement/readings/numberFindings.js'
+export * from './measurement/readings/change.js'
+export * from './measurement/readings/tightnessTests.js'
 export * from './measurement/kinematics/segmentLengths.js'
 export * from './measurement/kinematics/fingertip.js'
 export * from './tissue/tendonExcursion.js'

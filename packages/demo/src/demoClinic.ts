@@ -192,22 +192,34 @@ export async function loadDemoClinic(
         id: evaluationId,
         episodeId,
         evaluatedOn: onDay(day),
-        painRest,
-        painAct,
         note: '',
         recordedBy: therapistId,
         recordedAt: at(day, 10),
       })
       const other = demo.side === 'left' ? 'right' : 'left'
-      await rows.readings.bulkCreate(
+      const scores = { painRest, painAct }
+      await rows.measurements.bulkCreate(
+        (['painRest', 'painAct'] as const).map((measure) => ({
+          evaluationId,
+          episodeId,
+          measure,
+          digit: '' as const,
+          side: '' as const,
+          kind: '' as const,
+          result: scores[measure],
+        })),
+      )
+      await rows.measurements.bulkCreate(
         angles.flatMap((angle, index) => {
-          const motion = MOTIONS[index]!
+          const measure = MOTIONS[index]!
           const row = (side: 'left' | 'right', kind: 'active' | 'passive', reading: number) => ({
             evaluationId,
-            motion,
+            episodeId,
+            measure,
+            digit: '' as const,
             side,
             kind,
-            angleDeg: signedDeg(motion, reading),
+            result: signedDeg(measure, reading),
           })
           const passive =
             day >= 28

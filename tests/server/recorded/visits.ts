@@ -143,16 +143,16 @@ export async function clinicDay(clinic: TestClinic): Promise<RecordedAnswer[]> {
   await noorAsks('POST', `/api/episodes/${id}/evaluations`, {
     id: newId(),
     evaluatedOn: '2031-04-11',
-    painRest: 1,
-    painAct: 3,
     note: 'Stiff in the morning',
-    readings: [{ motion: 'wristFlexion', side: 'left', kind: 'active', readingDeg: 30 }],
+    readings: [
+      { measure: 'wristFlexion', digit: null, side: 'left', kind: 'active', result: 30 },
+      { measure: 'painRest', digit: null, side: null, kind: null, result: 1 },
+      { measure: 'painAct', digit: null, side: null, kind: null, result: 3 },
+    ],
   })
   await noorAsks('POST', `/api/episodes/${id}/evaluations`, {
     id: newId(),
     evaluatedOn: '2031-04-11',
-    painRest: null,
-    painAct: null,
     note: '',
     readings: [],
   })

@@ -69,6 +69,27 @@ interface FactBookOptions {
   readonly assumeRecorded?: boolean
 }
 
+/** The fact of each name that counts: the last recorded of those with the latest date, none dated after today. */
+export function latestFacts<Fact extends RecordedFact>(
+  facts: readonly Fact[],
+  today: ClinicalDay | null,
+): ReadonlyMap<CriterionName, Fact> {
+  const latest = new Map<CriterionName, Fact>()
+  for (const fact of facts) {
+    if (today !== null && fact.date !== null && daysBetween(fact.date, today) < 0) continue
+    const earlier = latest.get(fact.what)
+    if (
+      !earlier ||
+      earlier.date === null ||
+      fact.date === null ||
+      daysBetween(earlier.date, fact.date) >= 0
+    ) {
+      latest.set(fact.what, fact)
+    }
+  }
+  return latest
+}
+
 /**
  * What is known about a case today, for judging criteria. Pure: it holds the facts it was given and reads no clock.
  *
@@ -82,19 +103,7 @@ export function factBook({
   loggedPain = [],
   assumeRecorded = false,
 }: FactBookOptions): FactBook {
-  const latest = new Map<CriterionName, RecordedFact>()
-  for (const fact of facts) {
-    if (today !== null && fact.date !== null && daysBetween(fact.date, today) < 0) continue
-    const earlier = latest.get(fact.what)
-    if (
-      !earlier ||
-      earlier.date === null ||
-      fact.date === null ||
-      daysBetween(earlier.date, fact.date) >= 0
-    ) {
-      latest.set(fact.what, fact)
-    }
-  }
+  const latest = latestFacts(facts, today)
   const recent = loggedPain.filter((log) => hoursStillCounted(log, limits) >= 0)
   const worstLogged = (pains: (number | null)[]) => {
     const known = pains.filter((pain) => pain !== null)

@@ -2,11 +2,12 @@ import { array, lazy, mixed, number, object, string } from 'yup'
 import { RED_FLAGS } from '../vocabulary/vocabulary.js'
 import { CoreError } from '../errors.js'
 import { HEALTH_QUESTIONS } from '../exercise/contraindications.js'
-import { WRIST_MOTION_NAMES, signedDeg, type WristMotion } from '../measurement/motion/wristMotion.js'
+import { isMeasure, MEASURE_NAMES, READING_KINDS, SIDES } from '../measurement/readings/measures.js'
+import { checkedReading, placeKey, type Reading, type Result } from '../measurement/readings/reading.js'
 import { isEarlyPermission } from '../protocol/restrictions.js'
-import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS } from '../vocabulary/vocabulary.js'
+import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS, DIGITS } from '../vocabulary/vocabulary.js'
 import { chosenDigits, doseSchema } from './program.js'
-import { clinicalDay, optionalText, painScore, pastDay, text, TEXT_LIMITS, ulidText } from './fields.js'
+import { clinicalDay, optionalText, pastDay, text, TEXT_LIMITS, ulidText } from './fields.js'
 
 const UNKNOWN = 'This field is not known here.'
 
@@ -112,45 +113,42 @@ export const newFlag = object({
 }).noUnknown(UNKNOWN)
 
 const reading = object({
-  motion: string().oneOf(WRIST_MOTION_NAMES, 'Not a motion of wrist or forearm.').required(),
-  side: string().oneOf(['left', 'right'], 'Choose the side.').required(),
-  kind: string().oneOf(['active', 'passive'], 'Active or passive.').required(),
-  /** As the therapist reads it: positive in the motion's own direction. */
-  readingDeg: number()
-    .typeError('Write whole degrees.')
-    .integer('Write whole degrees.')
-    .required('Write whole degrees.')
-    .test('possible', function (value) {
-      const { motion } = this.parent as { motion?: string }
-      if (value === undefined || !WRIST_MOTION_NAMES.includes(motion as WristMotion)) return true
-      try {
-        signedDeg(motion as WristMotion, value)
-        return true
-      } catch (error) {
-        return this.createError({
-          message: error instanceof CoreError ? error.message : 'Check the reading.',
-        })
-      }
-    }),
-}).noUnknown(UNKNOWN)
+  measure: string().oneOf(MEASURE_NAMES, 'Nothing of that name is measured here.').required(),
+  digit: string().oneOf(DIGITS, 'Choose a digit.').nullable().notRequired().default(null),
+  side: string().oneOf(SIDES, 'Choose the side.').nullable().notRequired().default(null),
+  kind: string().oneOf(READING_KINDS, 'Active or passive.').nullable().notRequired().default(null),
+  /** As core writes it: signs of the catalogue. */
+  result: mixed<Result>((input): input is Result => input !== undefined && input !== null).required(
+    'Say what was measured.',
+  ),
+})
+  .noUnknown(UNKNOWN)
+  .test('possible', function (value) {
+    if (!isMeasure(value.measure)) return true
+    try {
+      checkedReading(value as Reading)
+      return true
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error
+      return this.createError({ path: `${this.path}.result`, message: error.message })
+    }
+  })
 
-/** One evaluation: readings of both sides and pain. Nothing measured is `null`, never 0. */
+/** Readings of one visit: both hands, every joint twice, and whatever else there is. */
+const MOST_READINGS = 400
+
+/** One evaluation: what was measured and a note. Nothing measured is left out, never 0. */
 export const newEvaluation = object({
   id: ulidText('the id'),
   evaluatedOn: pastDay('the day of the evaluation'),
-  painRest: painScore(),
-  painAct: painScore(),
   note: optionalText(),
   readings: array()
     .of(reading)
-    .max(24, 'At most 24 readings.')
+    .min(1, 'Measure at least one thing.')
+    .max(MOST_READINGS, `At most ${MOST_READINGS} readings.`)
     .required()
-    .test('once', 'Each motion is measured once a side.', (list) => {
-      const names = (list ?? []).map(({ motion, side, kind }) => `${motion} ${side} ${kind}`)
-      return new Set(names).size === names.length
+    .test('once', 'Each thing is measured once a visit.', (list) => {
+      const places = (list ?? []).map((one) => placeKey(one as Reading))
+      return new Set(places).size === places.length
     }),
-})
-  .noUnknown(UNKNOWN)
-  .test('notEmpty', 'Measure at least one motion or one pain score.', (value) => {
-    return value.readings.length > 0 || value.painRest !== null || value.painAct !== null
-  })
+}).noUnknown(UNKNOWN)

@@ -175,7 +175,9 @@ function handPoints(picture: Picture, frames: HandFrames, pose: FigurePose): Vec
     frames.indexProximal.at.clone(),
     frames.littleProximal.at.clone(),
   ]
-  if (!picture.isBody) for (const x of [-28, 28]) points.push(new Vector3(x, 0, FOREARM_SHOWN_MM))
+  // From close by the forearm stays outside.
+  if (!picture.isBody && !picture.isNear)
+    for (const x of [-28, 28]) points.push(new Vector3(x, 0, FOREARM_SHOWN_MM))
   const reach = Math.max(0, ...picture.props.map((name) => REACHES_MM[name] ?? 0))
   if (reach > 0) points.push(new Vector3(reach, -22, -70).applyQuaternion(frames.hand.turn))
   if (picture.props.includes('bag'))

@@ -184,11 +184,23 @@ describe('a picture within the patient’s limits', () => {
 
 describe('a measured position', () => {
   it('has what was read, the other side as its ghost, and the unread named', () => {
-    const { picture, unknown } = measuredPicture({ wristFlexion: 40 }, { wristFlexion: 70 }, 'thumb')
+    const at = (wristFlexion: number) => ({ pose: { wristFlexion } })
+    const { picture, unknown } = measuredPicture(at(40), at(70), 'thumb')
     expect(picture.shapes[0]!.wristFlexion).toBe(40)
     expect(picture.start.wristFlexion).toBe(70)
     expect(unknown).toContain('indexProximal')
     expect(unknown).not.toContain('hand')
+  })
+  it('has each finger by itself, and every joint nobody read as unknown', () => {
+    const ring = { fingers: { ring: { mcp: 80, pip: 95 } } }
+    const { picture, unknown } = measuredPicture(ring, { fingers: { ring: { pip: 110 } } }, 'little')
+    const rest = measuredPicture({}, null, 'little').picture.start.fingers
+    expect(picture.shapes[0]!.fingers.ring).toMatchObject({ mcp: 80, pip: 95, dip: rest.ring.dip })
+    expect(picture.shapes[0]!.fingers.index).toEqual(rest.index)
+    expect(picture.start.fingers.ring).toMatchObject({ mcp: rest.ring.mcp, pip: 110 })
+    expect(unknown).toEqual(expect.arrayContaining(['ringDistal', 'indexProximal', 'thumbDistal']))
+    for (const known of ['ringProximal', 'ringMiddle', 'ringMetacarpal', 'hand'] as const)
+      expect(unknown).not.toContain(known)
   })
   it('of nothing is a hand at rest, unknown to the wrist, without a ghost', () => {
     const { picture, unknown } = measuredPicture({}, null, 'thumb')

@@ -1,4 +1,4 @@
-import type { Contraindication, Digit, SignedItem } from '@pledge/core'
+import type { Contraindication, Digit, Reading, SignedItem } from '@pledge/core'
 import { DataTypes, QueryTypes, type FindOptions, type ModelAttributeColumnOptions } from 'sequelize'
 import { Problem } from '../problems.js'
 import type { Database, Transaction } from './database.js'
@@ -17,7 +17,7 @@ import type {
   OverrideRow,
   PatientRow,
   ProgramVersionRow,
-  ReadingRow,
+  MeasurementRow,
   SchoolChoiceRow,
   SlipRow,
   WindowShiftRow,
@@ -52,7 +52,7 @@ export interface StandingRecord {
   /** Red flags nobody has lifted. */
   readonly openFlags: readonly FlagRow[]
   readonly liftedFlags: readonly { raised: FlagRow; lifted: FlagRow }[]
-  readonly evaluations: readonly EvaluationRow[]
+  readonly evaluations: readonly StoredEvaluation[]
   readonly versions: readonly StoredVersion[]
   /** By their end; where only the standing was asked for, the newest. */
   readonly bouts: readonly BoutLogRow[]
@@ -62,10 +62,12 @@ export interface StandingRecord {
 
 /** All that is on record about one episode. */
 export interface EpisodeRecord extends StandingRecord {
-  readonly evaluations: readonly (EvaluationRow & { readings: readonly ReadingRow[] })[]
   readonly bouts: readonly (BoutLogRow & { items: readonly BoutLogItemRow[] })[]
   readonly devices: readonly DeviceRow[]
 }
+
+/** A visit with what was measured at it. */
+export type StoredEvaluation = EvaluationRow & { readonly readings: readonly Reading[] }
 
 /** Which bouts a standing is read with: those that ended since then, and the newest `atLeast` in any case. */
 interface NewestBouts {
@@ -97,18 +99,14 @@ export class EpisodeRecords {
     const within = transaction ? { transaction } : {}
     const standings = await this.standings(episodeIds, null, within)
     const ids = standings.map(({ episode }) => episode.id)
-    const evaluationId = standings.flatMap(({ evaluations }) => evaluations.map(({ id }) => id))
     const boutLogId = standings.flatMap(({ bouts }) => bouts.map(({ id }) => id))
-    const [devices, readings, items] = await Promise.all([
+    const [devices, items] = await Promise.all([
       this.inOrder(rows.devices, ids, 'id', within),
-      plain(rows.readings, { where: { evaluationId }, ...within }),
       plain(rows.boutLogItems, { where: { boutLogId }, ...within }),
     ])
-    const readingsOf = grouped(readings, (reading) => reading.evaluationId)
     const itemsOf = grouped(items, (item) => item.boutLogId)
     return standings.map((one) => ({
       ...one,
-      evaluations: one.evaluations.map((row) => ({ ...row, readings: readingsOf.get(row.id) ?? [] })),
       bouts: one.bouts.map((row) => ({ ...row, items: itemsOf.get(row.id) ?? [] })),
       devices: devices.get(one.episode.id) ?? [],
     }))
@@ -209,6 +207,7 @@ export class EpisodeRecords {
       orders,
       flags,
       evaluations,
+      measurements,
       versions,
       bouts,
     ] = await Promise.all([
@@ -222,9 +221,11 @@ export class EpisodeRecords {
       inOrder(rows.orders),
       inOrder(rows.flags),
       inOrder(rows.evaluations),
+      plain(rows.measurements, { where: { episodeId: ids }, ...within }),
       inOrder(rows.programVersions, 'number'),
       boutRows(),
     ])
+    const measuredAt = grouped(measurements, ({ evaluationId }) => evaluationId)
     const patientsOf = new Map(patients.map((one) => [one.id, one]))
     return new Map(
       episodes.map((episode): [string, StandingRecord] => {
@@ -249,9 +250,11 @@ export class EpisodeRecords {
           facts: of(facts),
           orders: inForce(of(orders)),
           ...flagsOf(of(flags)),
-          evaluations: of(evaluations).sort((a, b) =>
-            a.evaluatedOn < b.evaluatedOn ? -1 : a.evaluatedOn > b.evaluatedOn ? 1 : a.seq - b.seq,
-          ),
+          evaluations: of(evaluations)
+            .sort((a, b) =>
+              a.evaluatedOn < b.evaluatedOn ? -1 : a.evaluatedOn > b.evaluatedOn ? 1 : a.seq - b.seq,
+            )
+            .map((row) => ({ ...row, readings: (measuredAt.get(row.id) ?? []).map(readingOf) })),
           versions: of(versions).map((one) => ({ ...one, items: storedItems(one.items) })),
           bouts: of(bouts).sort((a, b) => a.endedAt.getTime() - b.endedAt.getTime() || a.seq - b.seq),
           others: [],
@@ -311,6 +314,11 @@ function flagsOf(flags: readonly FlagRow[]): Pick<StandingRecord, 'openFlags' | 
       lifts.has(flag.id) ? [{ raised: flag, lifted: lifts.get(flag.id)! }] : [],
     ),
   }
+}
+
+/** A reading as core knows it. */
+function readingOf({ measure, digit, side, kind, result }: MeasurementRow): Reading {
+  return { measure, digit: digit || null, side: side || null, kind: kind || null, result }
 }
 
 /** Items as they are stored. Those signed before one could choose digits are for the exercise as it is. */

@@ -7,7 +7,7 @@ import type {
   HealthCheckRow,
   HomeCheckRow,
   OrderRow,
-  ReadingRow,
+  MeasurementRow,
   SchoolChoiceRow,
   SlipRow,
   WindowShiftRow,
@@ -29,10 +29,10 @@ export class Findings {
     private readonly journal: Journal,
   ) {}
 
-  addEvaluation(sent: Sent, row: Fresh<EvaluationRow>, readings: readonly ReadingRow[]) {
+  addEvaluation(sent: Sent, row: Fresh<EvaluationRow>, readings: readonly MeasurementRow[]) {
     const { rows } = this.database
     return this.journal.append(rows.evaluations, sent, row, {
-      after: async (transaction) => void (await rows.readings.bulkCreate([...readings], { transaction })),
+      after: async (transaction) => void (await rows.measurements.bulkCreate([...readings], { transaction })),
     })
   }
 

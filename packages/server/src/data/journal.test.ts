@@ -68,6 +68,8 @@ const school = () => {
   }
 }
 
+const PAIN = { measure: 'painAct', digit: null, side: null, kind: null, result: 3 }
+
 /** Everything that is added to a record, with what of it somebody might send changed under the same id. */
 const APPENDS: readonly [string, string, () => object, object][] = [
   ['an order', 'orders', order, { restriction: 'noStretch' }],
@@ -75,8 +77,8 @@ const APPENDS: readonly [string, string, () => object, object][] = [
   [
     'an evaluation',
     'evaluations',
-    () => ({ id: newId(), evaluatedOn: TODAY, painRest: 2, painAct: 3, note: '', readings: [] }),
-    { painRest: 5 },
+    () => ({ id: newId(), evaluatedOn: TODAY, note: '', readings: [PAIN] }),
+    { readings: [{ ...PAIN, result: 5 }] },
   ],
   ['a red flag', 'flags', () => ({ id: newId(), flag: 'RF.BONE' }), { flag: 'RF.SKIN' }],
   [

@@ -8,6 +8,7 @@ import * as onePerson from './migrations/0005-one-person.js'
 import * as digitsOfOverrides from './migrations/0006-digits-of-overrides.js'
 import * as ruleNames from './migrations/0007-rule-names.js'
 import * as orderOfRecords from './migrations/0008-order-of-records.js'
+import * as measurements from './migrations/0009-measurements.js'
 
 /** One step from a shape of the database to the next: statements, then what of the stored rows is rewritten. */
 export interface Migration {
@@ -28,6 +29,7 @@ export const MIGRATIONS: readonly Migration[] = [
   digitsOfOverrides,
   ruleNames,
   orderOfRecords,
+  measurements,
 ]
 
 /**
@@ -49,7 +51,7 @@ const APP_PRIVILEGES: Readonly<Record<string, string>> = {
   overrides: 'SELECT, INSERT',
   home_checks: 'SELECT, INSERT',
   evaluations: 'SELECT, INSERT',
-  readings: 'SELECT, INSERT',
+  measurements: 'SELECT, INSERT',
   drafts: 'SELECT, INSERT, UPDATE, DELETE',
   program_versions: 'SELECT, INSERT',
   pairings: 'SELECT, INSERT, UPDATE',

@@ -18,7 +18,7 @@ import type {
   PairingRow,
   PatientRow,
   ProgramVersionRow,
-  ReadingRow,
+  MeasurementRow,
   SchoolChoiceRow,
   SessionRow,
   SlipRow,
@@ -41,7 +41,7 @@ export interface Models {
   facts: Table<FactRow>
   orders: Table<OrderRow>
   evaluations: Table<EvaluationRow>
-  readings: Table<ReadingRow>
+  measurements: Table<MeasurementRow>
   houseEdits: Table<HouseEditRow>
   overrides: Table<OverrideRow>
   homeChecks: Table<HomeCheckRow>
@@ -183,17 +183,17 @@ export function defineModels(sequelize: Sequelize): Models {
     evaluations: table<EvaluationRow>('evaluations', {
       ...record,
       evaluatedOn: day,
-      painRest: score,
-      painAct: score,
       note: text,
       ...written,
     }),
-    readings: table<ReadingRow>('readings', {
+    measurements: table<MeasurementRow>('measurements', {
       evaluationId: key,
-      motion: { ...text, primaryKey: true },
+      episodeId: id,
+      measure: { ...text, primaryKey: true },
+      digit: { ...text, primaryKey: true },
       side: { ...text, primaryKey: true },
       kind: { ...text, primaryKey: true },
-      angleDeg: whole,
+      result: json,
     }),
     houseEdits: table<HouseEditRow>('house_edits', {
       id: key,

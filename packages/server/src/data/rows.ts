@@ -1,4 +1,13 @@
-import type { ChosenSchools, Digit, HouseEdit, RedFlag, WristMotion } from '@pledge/core'
+import type {
+  ChosenSchools,
+  Digit,
+  HouseEdit,
+  MeasureName,
+  ReadingKind,
+  RedFlag,
+  Result,
+  Side,
+} from '@pledge/core'
 
 /** What every row of an episode's record has: what comes after what, and what was sent under its id. */
 export interface RecordRow {
@@ -152,16 +161,17 @@ export interface OrderRow extends RecordedRow {
 }
 export interface EvaluationRow extends RecordedRow {
   evaluatedOn: string
-  painRest: number | null
-  painAct: number | null
   note: string
 }
-export interface ReadingRow {
+/** One thing measured at an evaluation; an empty word where it has no digit, side or kind. */
+export interface MeasurementRow {
   evaluationId: string
-  motion: WristMotion
-  side: 'left' | 'right'
-  kind: 'active' | 'passive'
-  angleDeg: number
+  episodeId: string
+  measure: MeasureName
+  digit: Digit | ''
+  side: Side | ''
+  kind: ReadingKind | ''
+  result: Result
 }
 export interface DraftRow {
   episodeId: string

@@ -2,16 +2,21 @@ import {
   CoreError,
   hoursStillCounted,
   lastReviewOn,
+  measuredFacts,
   patientCaseOf,
   worstPainOf,
   type CaseRecord,
   type Catalogue,
   type ClinicalDay,
   type LoggedPain,
+  type Measured,
   type PatientCase,
+  type Protocol,
   type RecordedFact,
+  type Visit,
 } from '@pledge/core'
-import type { StandingRecord } from '../data/episodeRecords.js'
+import type { StandingRecord, StoredEvaluation } from '../data/episodeRecords.js'
+import type { FactRow } from '../data/rows.js'
 
 /** The case that core judges, on a day, with the patient's other injuries. */
 export function caseOn(
@@ -54,7 +59,7 @@ function caseRecordOf(
       slips: record.slips.map((slip) => ({ on: slip.slippedOn, creditDays: slip.creditDays })),
     },
     digits: episode.digits,
-    facts: recordedFacts(record),
+    facts: sourcedFacts(record, protocol),
     loggedPain: loggedPain(record, now),
     orders: record.orders.map((order) => ({
       ...order,
@@ -84,33 +89,59 @@ export function reviewedOn({ episode, evaluations, versions }: StandingRecord): 
   })
 }
 
+/** A fact with what it rests on: a row somebody wrote, or the readings of a visit. */
+export interface SourcedFact extends RecordedFact {
+  readonly seq: number
+  readonly source:
+    | { readonly kind: 'told'; readonly row: FactRow }
+    | { readonly kind: 'measured'; readonly visit: StoredEvaluation; readonly reading: string }
+}
+
+/** What the bench knows of a record besides its readings. */
+export function measuredOf({ episode, patient }: StandingRecord, protocol: Protocol): Measured {
+  return {
+    side: episode.side,
+    digits: episode.digits,
+    handedness: patient.dominantHand,
+    motions: [...new Set([...protocol.guard, ...protocol.strengthMotions])],
+  }
+}
+
+/** The visits of a record as core reads them. */
+export function visitsOf({ evaluations }: StandingRecord): Visit[] {
+  return evaluations.map(({ evaluatedOn, recordedBy, readings }) => ({
+    on: evaluatedOn,
+    by: recordedBy,
+    readings,
+  }))
+}
+
 /**
- * Facts and the pain scores of evaluations, in the order the database gave them. A withdrawal holds from the day of what it
- * withdraws on, whatever day the clock of its server showed.
+ * Facts that were told and what the readings of each visit tell, in the order the database gave them. A withdrawal holds from the
+ * day of what it withdraws on, whatever day the clock of its server showed.
  */
-function recordedFacts(record: StandingRecord): RecordedFact[] {
+export function sourcedFacts(record: StandingRecord, protocol: Protocol): SourcedFact[] {
   const datedOf = new Map(record.facts.map((row) => [row.id, row.dated]))
   const facts = record.facts.map((row) => {
     const target = (row.correctsId && datedOf.get(row.correctsId)) || row.dated
     return {
       seq: row.seq,
-      fact: {
-        what: row.what as RecordedFact['what'],
-        value: JSON.parse(row.value) as boolean | number | string,
-        date: row.dated < target ? target : row.dated,
-        withdrawn: row.isWithdrawn,
-      },
+      what: row.what as RecordedFact['what'],
+      value: JSON.parse(row.value) as boolean | number | string,
+      date: row.dated < target ? target : row.dated,
+      withdrawn: row.isWithdrawn,
+      source: { kind: 'told' as const, row },
     }
   })
-  const pains = record.evaluations.flatMap((row) => {
-    const scores = [['pain.rest', row.painRest] as const, ['pain.act', row.painAct] as const]
-    return scores.flatMap(([what, value]) =>
-      value === null
-        ? []
-        : [{ seq: row.seq, fact: { what, value, date: row.evaluatedOn, withdrawn: false } }],
-    )
+  const found = measuredFacts(visitsOf(record), measuredOf(record, protocol)).flatMap((ofVisit, place) => {
+    const visit = record.evaluations[place]!
+    return ofVisit.map(({ told, ...fact }) => ({
+      ...fact,
+      seq: visit.seq,
+      source: { kind: 'measured' as const, visit, reading: told },
+    }))
   })
-  return [...facts, ...pains].sort((a, b) => a.seq - b.seq).map(({ fact }) => fact)
+  return [...facts, ...found].sort((a, b) => a.seq - b.seq)
 }
 
 function loggedPain(record: StandingRecord, now: Date): LoggedPain[] {

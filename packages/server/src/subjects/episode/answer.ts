@@ -15,11 +15,12 @@ import {
   isEarlyPermission,
   isReferredLate,
   isSurgeonsToGive,
+  latestFacts,
+  measuredHow,
   LOAD_BASE_CRITERIA,
   criteriaOfCase,
   milestones,
   orderLabel,
-  readingDeg,
   standingOf,
   staleAfterDays,
   unansweredSelection,
@@ -27,6 +28,7 @@ import {
   wrongSchool,
   type Catalogue,
   type Criterion,
+  type CriterionName,
   type FactLimits,
   type PatientCase,
 } from '@pledge/core'
@@ -36,21 +38,18 @@ import { overrideJson } from '../../answers/override.js'
 import { openingsJson, verdictJson } from '../../answers/verdict.js'
 import type { EpisodeRecord } from '../../data/episodeRecords.js'
 import type { Given } from '../../plugins/serve.js'
-import { reviewedOn } from '../../record/episodeCase.js'
+import { reviewedOn, sourcedFacts, type SourcedFact } from '../../record/episodeCase.js'
 import { signedItemsToday } from '../../record/programItems.js'
 
 function criterionJson(
   criterion: Criterion,
-  record: EpisodeRecord,
+  facts: ReadonlyMap<CriterionName, SourcedFact>,
   state: PatientCase,
   users: ReadonlyMap<string, string>,
   limits: FactLimits,
 ): CriterionAnswer {
-  const row = record.facts.filter((fact) => fact.what === criterion.name).at(-1)
+  const latest = facts.get(criterion.name)
   const what = criterion.text
-  const score = (one: EpisodeRecord['evaluations'][number]) =>
-    criterion.name === 'pain.rest' ? one.painRest : criterion.name === 'pain.act' ? one.painAct : null
-  const scored = record.evaluations.filter((one) => score(one) !== null).at(-1)
   return {
     what,
     name: criterion.name,
@@ -61,30 +60,40 @@ function criterionJson(
     status: standingOf(state).facts.status(criterion).name,
     isSurgeons: isSurgeonsToGive(what),
     staleAfterDays: staleAfterDays(criterion.name, limits),
-    latest:
-      scored && (!row || scored.seq > row.seq)
-        ? {
-            id: '',
-            value: String(score(scored)),
-            dated: scored.evaluatedOn,
-            givenBy: users.get(scored.recordedBy) ?? '',
-            how: 'measured',
-            note: '',
-            recordedBy: users.get(scored.recordedBy) ?? '',
-            isWithdrawn: false,
-          }
-        : row
-          ? {
-              id: row.id,
-              value: row.value,
-              dated: row.dated,
-              givenBy: row.givenBy,
-              how: row.how,
-              note: row.note,
-              recordedBy: users.get(row.recordedBy) ?? '',
-              isWithdrawn: row.isWithdrawn,
-            }
-          : null,
+    measured: measuredHow(criterion.name),
+    latest: latest ? latestJson(latest, users) : null,
+  }
+}
+
+function latestJson(
+  { source, value, withdrawn }: SourcedFact,
+  users: ReadonlyMap<string, string>,
+): CriterionAnswer['latest'] {
+  if (source.kind === 'measured') {
+    const who = users.get(source.visit.recordedBy) ?? ''
+    return {
+      id: '',
+      value: JSON.stringify(typeof value === 'number' ? Math.round(value * 10) / 10 : value),
+      dated: source.visit.evaluatedOn,
+      givenBy: who,
+      how: 'measured',
+      note: '',
+      recordedBy: who,
+      isWithdrawn: false,
+      reading: source.reading,
+    }
+  }
+  const { id, dated, givenBy, how, note, recordedBy } = source.row
+  return {
+    id,
+    value: source.row.value,
+    dated,
+    givenBy,
+    how,
+    note,
+    recordedBy: users.get(recordedBy) ?? '',
+    isWithdrawn: withdrawn,
+    reading: '',
   }
 }
 
@@ -105,8 +114,9 @@ export function overview(
   const cameOnDay = daysBetween(anchor, episode.openedOn)
   const behind = daysBehind(standing, state.day, cameOnDay)
   const criteria = criteriaOfCase(state)
+  const facts = latestFacts(sourcedFacts(record, protocol), null)
   const json = (criterion: (typeof criteria)[number]) =>
-    criterionJson(criterion, record, state, users, crossCutting.facts)
+    criterionJson(criterion, facts, state, users, crossCutting.facts)
   /** The clinic's day on which something was recorded. */
   const dayOf = (at: Date) => clinicalDayAt(at, episode.timeZone)
   const names = new Map(
@@ -268,15 +278,7 @@ export function overview(
       boutExercises: crossCutting.bout.exercises,
     },
     loadBase: LOAD_BASE_CRITERIA.map(({ text }) => criterionMeaning(text)),
-    evaluations: record.evaluations.map((one) => ({
-      ...one,
-      readings: one.readings.map(({ motion, side, kind, angleDeg }) => ({
-        motion,
-        side,
-        kind,
-        readingDeg: readingDeg(motion, angleDeg),
-      })),
-    })),
+    evaluations: record.evaluations,
     program: newest
       ? {
           id: newest.id,

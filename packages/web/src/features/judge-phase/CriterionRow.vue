@@ -50,9 +50,17 @@ const emit = defineEmits<{ record: []; withdraw: [] }>()
     >
       Withdraw
     </button>
-    <button v-else-if="canRecord" class="plain act" @click="emit('record')">
-      {{ criterion.status === 'stale' ? 'Confirm again' : criterion.latest ? 'Record anew' : 'Record' }}
-    </button>
+    <span v-else-if="canRecord" class="acts">
+      <router-link
+        v-if="criterion.measured !== 'never'"
+        class="plain act"
+        :to="{ name: 'evaluate', query: { measure: criterion.name } }"
+        >{{ criterion.latest ? 'Measure again' : 'Measure' }}</router-link
+      >
+      <button v-if="criterion.measured !== 'always'" class="plain act" @click="emit('record')">
+        {{ criterion.status === 'stale' ? 'Confirm again' : criterion.latest ? 'Record anew' : 'Record' }}
+      </button>
+    </span>
   </li>
 </template>
 
@@ -91,6 +99,10 @@ small {
 .neverRecorded {
   color: var(--plum);
 }
+.acts {
+  display: flex;
+  gap: 6px;
+}
 .plain {
   min-height: 32px;
   padding: 0 10px;
@@ -100,6 +112,8 @@ small {
   color: var(--ink-soft);
   font: inherit;
   font-size: 14px;
+  line-height: 30px;
+  text-decoration: none;
   cursor: pointer;
 }
 .plain:hover {

@@ -1,31 +1,168 @@
 <script setup lang="ts">
-import { WRIST_MOTIONS, type WristMotion } from '@pledge/core'
-import { computed, onMounted, ref } from 'vue'
+import {
+  bookOf,
+  DIGITS,
+  lastAt,
+  measureFacts,
+  numberOf,
+  placeKey,
+  placeOfKey,
+  WRIST_MOTIONS,
+  type Digit,
+  type MeasureName,
+  type ReadingPlace,
+  type Side,
+  type WristMotion,
+} from '@pledge/core'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import PainScale from '../../shared/parts/PainScale.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
-import { dayText } from '../../shared/words'
-import MeasuredHand from './MeasuredHand.vue'
-import RangeFan from './RangeFan.vue'
 import { useSessionStore } from '../../shared/sessionStore'
-import { useEvaluationStore, type Kind, type Side } from './evaluationStore'
+import { useRoute } from 'vue-router'
+import { useBenchStore } from './benchStore'
+import DigitGrid from './DigitGrid.vue'
+import { angleAt, handOf, isDrawn, viewOfDigits, viewOfMotion, wristOf, type HandEnd } from './drawnReading'
+import LockNotes from './LockNotes.vue'
+import MeasuredHand from './MeasuredHand.vue'
+import NumberTable from './NumberTable.vue'
+import RangeFan from './RangeFan.vue'
+import TightnessPart from './TightnessPart.vue'
+import WhatToMeasure from './WhatToMeasure.vue'
 
 const cases = useCaseStore()
-const bench = useEvaluationStore()
+const bench = useBenchStore()
 const session = useSessionStore()
+const route = useRoute()
+const failed = ref(false)
 
-onMounted(() => {
-  if (cases.data) bench.start(cases.data.episode.side, cases.data.evaluations, session.user?.id ?? '')
-})
-/** The motion whose cell the therapist is in: it is the one that is drawn. */
-const drawn = ref<WristMotion>('wristExtension')
-const columns = computed<{ side: Side; kind: Kind; head: string }[]>(() => [
-  { side: bench.injured, kind: 'active', head: 'active' },
-  { side: bench.injured, kind: 'passive', head: 'passive' },
-  { side: bench.other, kind: 'active', head: 'active' },
-  { side: bench.other, kind: 'passive', head: 'passive' },
+async function begin() {
+  if (!cases.data) return
+  failed.value = false
+  try {
+    await bench.start(cases.data.episode, cases.data.evaluations, session.user?.id ?? '')
+  } catch {
+    failed.value = true
+    return
+  }
+  const item = bench.items.find(({ id }) => id === route.query['measure'])
+  const place = item?.missing[0] ?? item?.places[0]
+  if (place) await go(placeKey(place))
+}
+onMounted(begin)
+onBeforeUnmount(() => bench.stop())
+
+/** Parts of the bench, each a table of its own. Those the case needs are open, the others one press away. */
+const HAND_PARTS: readonly { id: string; title: string; measures: readonly MeasureName[] }[] = [
+  {
+    id: 'wrist',
+    title: 'Wrist',
+    measures: ['wristFlexion', 'wristExtension', 'radialDeviation', 'ulnarDeviation'],
+  },
+  { id: 'forearm', title: 'Forearm', measures: ['pronation', 'supination'] },
+  { id: 'elbow', title: 'Elbow', measures: ['elbow'] },
+  {
+    id: 'shoulder',
+    title: 'Shoulder',
+    measures: ['shoulderFlexion', 'shoulderAbduction', 'shoulderExternalRotation'],
+  },
+  { id: 'neck', title: 'Neck', measures: ['neckRotation', 'neckSideBend'] },
+]
+const STRENGTH: readonly MeasureName[] = ['grip', 'keyPinch', 'tipPinch', 'threePointPinch']
+const SWELLING: readonly MeasureName[] = ['figureOfEight', 'wristGirth', 'handVolume']
+const THUMB: readonly MeasureName[] = ['opposition', 'retropulsion', 'webSpan']
+const THUMB_ANGLES: readonly MeasureName[] = ['thumbPalmarAbduction', 'thumbRadialAbduction']
+
+const opened = ref<ReadonlySet<string>>(new Set())
+function open(part: string) {
+  opened.value = new Set([...opened.value, part])
+}
+const asked = computed(
+  () => new Set((bench.plan?.items ?? []).flatMap(({ places }) => places.map(({ measure }) => measure))),
+)
+/** Open where the case asks for it, something stands in it, or somebody opened it. */
+const isOpen = (id: string, measures: readonly MeasureName[]) =>
+  opened.value.has(id) ||
+  measures.some((measure) => asked.value.has(measure)) ||
+  bench.readings.some(({ measure }) => measures.includes(measure))
+const handParts = computed(() => HAND_PARTS.filter(({ id, measures }) => isOpen(id, measures)))
+/** Wrist and forearm stand in one table. */
+const rangeRows = computed(() =>
+  handParts.value.flatMap(({ measures }) => measures.map((measure) => ({ measure, digit: null }))),
+)
+const fingers = computed(() => bench.shownDigits.filter((digit) => digit !== 'thumb'))
+const hasThumb = computed(() => bench.shownDigits.includes('thumb'))
+const creaseRows = computed(() =>
+  fingers.value.map((digit) => ({ measure: 'fingertipToCrease' as const, digit })),
+)
+const rowsOf = (measures: readonly MeasureName[]) =>
+  measures.map((measure) => ({ measure, digit: measureFacts(measure).digits ? ('thumb' as Digit) : null }))
+const girthRows = computed(() =>
+  bench.shownDigits.map((digit) => ({ measure: 'girthProximal' as const, digit })),
+)
+const addable = computed(() => [
+  ...DIGITS.filter((digit) => !bench.shownDigits.includes(digit)).map((digit) => ({
+    id: digit,
+    title: digit,
+    isDigit: true,
+  })),
+  ...HAND_PARTS.filter(({ id, measures }) => !isOpen(id, measures)).map((part) => ({
+    ...part,
+    isDigit: false,
+  })),
+  ...(isOpen('strength', STRENGTH) ? [] : [{ id: 'strength', title: 'strength', isDigit: false }]),
+  ...(opened.value.has('tightness') || fingers.value.length === 0
+    ? []
+    : [{ id: 'tightness', title: 'which structure is tight', isDigit: false }]),
 ])
+function add({ id, isDigit }: { id: string; isDigit: boolean }) {
+  if (isDigit) bench.shownDigits = DIGITS.filter((digit) => digit === id || bench.shownDigits.includes(digit))
+  else open(id)
+}
+
+const end = ref<HandEnd>('closed')
+const drawnMotion = ref<WristMotion | null>(null)
+const other = computed<Side>(() => bench.other)
+const nowBook = computed(() => bookOf(bench.readings))
+const ofOther = (measure: WristMotion) =>
+  angleAt(nowBook.value, measure, other.value) ??
+  numberOf(lastAt(bench.bench.visits, activeOf(measure, other.value))?.result ?? null)
+const activeOf = (measure: WristMotion, side: Side): ReadingPlace => ({
+  measure,
+  digit: null,
+  side,
+  kind: 'active',
+})
+const motion = computed<WristMotion | null>(
+  () => drawnMotion.value ?? (bench.shownDigits.length > 0 ? null : 'wristExtension'),
+)
+const picture = computed(() => {
+  if (motion.value) {
+    const [own, theirs] = [angleAt(nowBook.value, motion.value, bench.injured), ofOther(motion.value)]
+    return {
+      reading: wristOf(motion.value, own),
+      ghost: theirs === null ? null : wristOf(motion.value, theirs),
+      view: viewOfMotion(motion.value),
+      isNear: false,
+      title: WRIST_MOTIONS[motion.value].label,
+      value: own === null ? 'not measured' : `${own * WRIST_MOTIONS[motion.value].signed}°`,
+    }
+  }
+  const ghost = handOf(bench.shownDigits, end.value, (digit) => bench.hingesAt(digit, other.value, 'active'))
+  return {
+    reading: handOf(bench.shownDigits, end.value, (digit) => bench.hingesAt(digit, bench.injured, 'active')),
+    ghost: Object.keys(ghost).length > 0 ? ghost : null,
+    view: viewOfDigits(bench.shownDigits),
+    isNear: true,
+    title: end.value === 'closed' ? 'As far as it bends, active' : 'As far as it straightens, active',
+    value: '',
+  }
+})
+function draw(place: ReadingPlace) {
+  drawnMotion.value = isDrawn(place.measure) ? place.measure : null
+}
+
 const PLANES: readonly {
   title: string
   motions: readonly [WristMotion, WristMotion]
@@ -51,168 +188,195 @@ const PLANES: readonly {
     upright: true,
   },
 ]
-const pairOf = (
-  motions: readonly [WristMotion, WristMotion],
-  read: (motion: WristMotion) => number | null,
-): [number | null, number | null] => [read(motions[0]), read(motions[1])]
+const readAs = (measure: WristMotion, deg: number | null) =>
+  deg === null ? null : deg * WRIST_MOTIONS[measure].signed
 const fans = computed(() =>
-  PLANES.map((plane) => ({
-    ...plane,
-    now: pairOf(plane.motions, (motion) => bench.readAt(motion, bench.injured, 'active')),
-    last: pairOf(plane.motions, (motion) => bench.lastReading(motion, bench.injured, 'active')),
-    other: pairOf(
-      plane.motions,
-      (motion) =>
-        bench.readAt(motion, bench.other, 'active') ?? bench.lastReading(motion, bench.other, 'active'),
-    ),
-  })),
+  PLANES.map((plane) => {
+    const pair = (read: (measure: WristMotion) => number | null) =>
+      plane.motions.map((measure) => readAs(measure, read(measure))) as [number | null, number | null]
+    return {
+      ...plane,
+      now: pair((measure) => angleAt(nowBook.value, measure, bench.injured)),
+      last: pair((measure) =>
+        numberOf(lastAt(bench.bench.visits, activeOf(measure, bench.injured))?.result ?? null),
+      ),
+      other: pair(ofOther),
+    }
+  }),
 )
-const lastDate = computed(() => cases.data?.evaluations.at(-1)?.evaluatedOn ?? null)
-const sideWord = (side: Side) => (side === 'left' ? 'Left' : 'Right')
-const signed = (deg: number) => (deg > 0 ? `+${deg}` : deg < 0 ? `−${-deg}` : '0')
+/** Planes of which something is known, beside the tables of wrist and forearm. */
+const shownFans = computed(() =>
+  rangeRows.value.some(({ measure }) => isDrawn(measure))
+    ? fans.value.filter(({ now, last, other }) => [...now, ...last, ...other].some((deg) => deg !== null))
+    : [],
+)
 
-async function save() {
-  if (!cases.data) return
-  if (await bench.save(cases.data.episode.id, cases.data.today)) await cases.reload()
+const PAINS = [
+  { measure: 'painRest', label: 'At rest' },
+  { measure: 'painAct', label: 'While moving' },
+  { measure: 'painNight', label: 'At night' },
+  { measure: 'painLater', label: 'One to two hours after exercise' },
+  { measure: 'painMorning', label: 'The next morning' },
+] as const
+const isAllPain = ref(false)
+const pains = computed(() => (isAllPain.value ? PAINS : PAINS.slice(0, 2)))
+const painPlace = (measure: MeasureName): ReadingPlace => ({ measure, digit: null, side: null, kind: null })
+const painOf = (measure: MeasureName) => {
+  const cell = bench.cellAt(painPlace(measure))
+  return cell.name === 'read' ? numberOf(cell.result) : null
 }
-function again() {
-  if (cases.data) bench.start(cases.data.episode.side, cases.data.evaluations, session.user?.id ?? '')
+function setPain(measure: MeasureName, score: number | null) {
+  bench.enter(painPlace(measure))
+  bench.type(painPlace(measure), score === null ? '' : String(score))
+}
+
+const isFlexorTendon = computed(() => /^(flexor-tendon|fpl)/.test(cases.data?.episode.conditionId ?? ''))
+const step = ref<HTMLElement>()
+/** Goes to a cell, opening what it stands in. */
+async function go(key: string) {
+  const { measure, digit } = placeOfKey(key)
+  if (digit && !bench.shownDigits.includes(digit)) add({ id: digit, isDigit: true })
+  const part = HAND_PARTS.find(({ measures }) => measures.includes(measure))
+  if (part) open(part.id)
+  await nextTick()
+  const cell = step.value?.querySelector<HTMLElement>(`[data-place="${key}"], [data-place="${key}"] input`)
+  cell?.scrollIntoView({ block: 'center' })
+  cell?.focus()
+}
+/** Undo works anywhere at the bench, on readings rather than letters. */
+function keyed(event: KeyboardEvent) {
+  if (event.key.toLowerCase() !== 'z' || !(event.ctrlKey || event.metaKey) || event.shiftKey) return
+  event.preventDefault()
+  const key = bench.undo()
+  if (key) void go(key)
+}
+async function save() {
+  if (!cases.data || !(await bench.save(cases.data.today))) return
+  await Promise.all([cases.reload(), bench.lookUp()])
 }
 </script>
 
 <template>
-  <form v-if="cases.data" class="step" novalidate @submit.prevent="save">
+  <form v-if="cases.data" ref="step" class="step" novalidate @submit.prevent="save" @keydown="keyed">
+    <WhatToMeasure v-if="bench.plan" class="plan" @go="go" />
+    <div v-else class="sheet plan waiting">
+      <NoticeBox v-if="failed" tone="stop"
+        >What to measure could not be loaded. Readings can be typed all the same.
+        <button type="button" class="text-button" @click="begin">Try again</button></NoticeBox
+      >
+      <p v-else class="soft">Looking up what this case needs…</p>
+    </div>
     <section class="sheet bench">
-      <header>
-        <h2>{{ cases.data.episode.measuresWrist ? 'Range of motion' : 'Today' }}</h2>
-        <p v-if="cases.data.episode.measuresWrist" class="soft">
-          Degrees from neutral; short of neutral is negative: <kbd>-10</kbd>. Not measured stays empty.
+      <template v-if="bench.shownDigits.length > 0">
+        <header>
+          <h2>Fingers and thumb</h2>
+          <p class="soft">
+            Deficit / flexion <kbd>10/85</kbd>, hyperextension <kbd>-15/90</kbd>, fused <kbd>f30</kbd>, absent
+            <kbd>x</kbd>
+          </p>
+          <div class="order" role="group" aria-label="Tab goes">
+            <button
+              v-for="way in ['digit', 'joint'] as const"
+              :key="way"
+              type="button"
+              :aria-pressed="bench.order === way"
+              @click="bench.setOrder(way)"
+            >
+              by {{ way }}
+            </button>
+          </div>
+        </header>
+        <DigitGrid :is-flexor-tendon="isFlexorTendon" @focusin="drawnMotion = null" />
+        <LockNotes :measures="['mcp', 'pip', 'dip', 'thumbMcp', 'thumbIp']" />
+        <p v-if="bench.plan?.overpressure" class="soft pushed">
+          Passive without pushing: overpressure waits. {{ bench.plan.overpressure.told[0] }}
         </p>
-      </header>
-      <p v-if="!cases.data.episode.measuresWrist" class="elsewhere">
-        The bench measures wrist and forearm. For this condition record what its phases ask for, such as an
-        extension lag, under <router-link :to="{ name: 'phase' }">Phase</router-link>, and the pain here.
-      </p>
-      <table v-if="cases.data.episode.measuresWrist">
-        <thead>
-          <tr>
-            <th rowspan="2" scope="col">Motion</th>
-            <th colspan="2" scope="colgroup" class="injured">
-              {{ sideWord(bench.injured) }} <span>injured</span>
-            </th>
-            <th colspan="2" scope="colgroup">{{ sideWord(bench.other) }}</th>
-            <th rowspan="2" scope="col" class="num">short of<br />other side</th>
-            <th rowspan="2" scope="col" class="num">
-              since<br />{{ lastDate ? dayText(lastDate) : 'last time' }}
-            </th>
-          </tr>
-          <tr>
-            <th
-              v-for="column in columns"
-              :key="`${column.side}${column.kind}`"
-              scope="col"
-              :class="{ injured: column.side === bench.injured }"
-              class="kind"
-            >
-              {{ column.head }}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in bench.rows" :key="row.motion">
-            <th scope="row">{{ WRIST_MOTIONS[row.motion].label }}</th>
-            <td
-              v-for="column in columns"
-              :key="`${column.side}${column.kind}`"
-              :class="{ injured: column.side === bench.injured }"
-            >
-              <input
-                :value="bench.textAt(row.motion, column.side, column.kind)"
-                inputmode="numeric"
-                class="cell tabular"
-                :class="bench.cellAt(row.motion, column.side, column.kind).name"
-                :placeholder="bench.lastReading(row.motion, column.side, column.kind)?.toString() ?? ''"
-                :aria-label="`${WRIST_MOTIONS[row.motion].label}, ${column.side} side, ${column.kind}, degrees`"
-                :aria-invalid="bench.cellAt(row.motion, column.side, column.kind).name === 'wrong'"
-                @focus="drawn = row.motion"
-                @input="
-                  bench.type(row.motion, column.side, column.kind, ($event.target as HTMLInputElement).value)
-                "
-              />
-              <p
-                v-if="bench.cellAt(row.motion, column.side, column.kind).name === 'wrong'"
-                class="wrong"
-                role="alert"
-              >
-                {{ (bench.cellAt(row.motion, column.side, column.kind) as { message: string }).message }}
-              </p>
-              <p
-                v-else-if="
-                  (bench.cellAt(row.motion, column.side, column.kind) as { isUnusual?: boolean }).isUnusual
-                "
-                class="ask"
-              >
-                unusual: sure?
-              </p>
-            </td>
-            <td class="num tabular">
-              <template v-if="row.shortDeg !== null"
-                >{{ row.shortDeg }}°
-                <span class="soft">{{
-                  row.percent === null ? '' : `${Math.round(row.percent)} %`
-                }}</span></template
-              >
-              <span v-else class="soft">–</span>
-            </td>
-            <td class="num tabular">
-              <span v-if="row.change" :class="['change', row.change.verdict.replace(' ', '-')]"
-                >{{ signed(row.change.deg) }}°
-                <small
-                  >{{ row.change.verdict === 'within error' ? 'within' : 'beyond' }} the error of ±{{
-                    row.change.errorDeg.toFixed(0)
-                  }}°{{ row.change.isUnverified ? ', unverified' : '' }}</small
-                ></span
-              >
-              <span v-else class="soft">–</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="cases.data.episode.measuresWrist" class="soft foot">
-        Grey figures are the last readings. A change within the error of the goniometer is no change; the
-        error is larger where another therapist took the last reading. Its figures are from memory;
-        “unverified” marks the unsure ones.
+      </template>
+      <template v-if="creaseRows.length > 0 || hasThumb">
+        <h2 class="next">Reach</h2>
+        <NumberTable v-if="creaseRows.length > 0" :rows="creaseRows" @drawn="draw" />
+        <template v-if="hasThumb">
+          <NumberTable :rows="rowsOf(THUMB)" @drawn="draw" />
+          <NumberTable :rows="rowsOf(THUMB_ANGLES)" @drawn="draw" />
+          <LockNotes :measures="THUMB_ANGLES" />
+        </template>
+      </template>
+      <template v-if="rangeRows.length > 0">
+        <header class="next">
+          <h2>{{ handParts.map(({ title }) => title).join(', ') }}</h2>
+          <p class="soft">Degrees from neutral; short of neutral is negative: <kbd>-10</kbd></p>
+        </header>
+        <NumberTable :rows="rangeRows" @drawn="draw" />
+        <LockNotes :measures="rangeRows.map(({ measure }) => measure)" />
+      </template>
+      <template v-if="opened.has('tightness')">
+        <h2 class="next">Which structure is tight?</h2>
+        <TightnessPart />
+      </template>
+      <template v-if="isOpen('strength', STRENGTH)">
+        <header class="next">
+          <h2>Strength</h2>
+          <p class="soft">Three trials in kg: <kbd>31 29.5 30</kbd></p>
+        </header>
+        <LockNotes :measures="STRENGTH" />
+        <NumberTable :rows="rowsOf(STRENGTH)" @drawn="draw" />
+      </template>
+      <template v-if="isOpen('swelling', [...SWELLING, 'girthProximal'])">
+        <h2 class="next">Swelling</h2>
+        <NumberTable :rows="[...rowsOf(SWELLING), ...girthRows]" @drawn="draw" />
+      </template>
+      <div v-if="addable.length > 0" class="more">
+        <span class="soft">Also measure</span>
+        <button v-for="one in addable" :key="one.id" type="button" @click="add(one)">{{ one.title }}</button>
+      </div>
+      <p class="soft foot">
+        Grey figures are the last readings: <kbd>*</kbd> takes them, <kbd>=</kbd> takes the other side, Ctrl Z
+        takes back. A change within the error of the goniometer is no change; the error is larger where
+        another therapist took the last reading. Its figures are from memory.
       </p>
       <div class="saving">
-        <TextInput v-model="bench.note" label="Note" />
-        <v-btn
-          v-if="bench.saveState.name !== 'saved'"
-          type="submit"
-          :loading="bench.saveState.name === 'saving'"
-          >Save the evaluation</v-btn
-        >
+        <TextInput
+          :model-value="bench.note"
+          label="Note"
+          @update:model-value="bench.writeNote($event ?? '')"
+        />
+        <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
+          bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
+        }}</v-btn>
         <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{
           bench.saveState.message
         }}</NoticeBox>
+        <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
+          ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox
+        >
         <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
-          >Saved. <a href="" @click.prevent="again">Measure again</a></NoticeBox
+          >Saved: {{ bench.saveState.readings }}
+          {{ bench.saveState.readings === 1 ? 'reading' : 'readings' }}.</NoticeBox
         >
       </div>
     </section>
     <aside class="side">
-      <section v-if="cases.data.episode.measuresWrist" class="sheet">
+      <section class="sheet">
         <MeasuredHand
           :side="bench.injured"
-          :motion="drawn"
-          :reading-deg="bench.readAt(drawn, bench.injured, 'active')"
-          :other-deg="
-            bench.readAt(drawn, bench.other, 'active') ?? bench.lastReading(drawn, bench.other, 'active')
-          "
-        />
+          :reading="picture.reading"
+          :ghost="picture.ghost"
+          :view="picture.view"
+          :is-near="picture.isNear"
+          :alternative="`${picture.title} ${picture.value}`"
+        >
+          <strong>{{ picture.title }}</strong>
+          <span v-if="picture.value" class="tabular">{{ picture.value }}</span>
+          <span v-if="!motion" class="order" role="group" aria-label="Drawn">
+            <button type="button" :aria-pressed="end === 'closed'" @click="end = 'closed'">bent</button>
+            <button type="button" :aria-pressed="end === 'open'" @click="end = 'open'">straight</button>
+          </span>
+          <span class="soft">pale: other side; hatched: not measured</span>
+        </MeasuredHand>
       </section>
-      <section v-if="cases.data.episode.measuresWrist" class="sheet fans">
+      <section v-if="shownFans.length > 0" class="sheet fans">
         <RangeFan
-          v-for="fan in fans"
+          v-for="fan in shownFans"
           :key="fan.title"
           :title="fan.title"
           :ends="fan.ends"
@@ -227,8 +391,17 @@ function again() {
       </section>
       <section class="sheet pains">
         <h2>Pain, worst of the last 24 hours</h2>
-        <PainScale v-model="bench.painRest" label="At rest" :labels="['none', 'worst']" />
-        <PainScale v-model="bench.painAct" label="While moving" :labels="['none', 'worst']" />
+        <div v-for="one in pains" :key="one.measure" :data-place="`${one.measure}...`">
+          <PainScale
+            :model-value="painOf(one.measure)"
+            :label="one.label"
+            :labels="['none', 'worst']"
+            @update:model-value="setPain(one.measure, $event)"
+          />
+        </div>
+        <button v-if="!isAllPain" type="button" class="text-button" @click="isAllPain = true">
+          Night, later, next morning
+        </button>
       </section>
     </aside>
   </form>
@@ -237,110 +410,72 @@ function again() {
 <style scoped>
 .step {
   display: grid;
-  grid-template-columns: minmax(0, 1.5fr) minmax(380px, 1fr);
-  gap: 14px;
+  grid-template-columns: 232px minmax(0, 1.9fr) minmax(300px, 1fr);
+  gap: 12px;
   padding: 8px 18px 24px;
   align-items: start;
 }
+.waiting {
+  padding: 14px;
+}
 .bench {
-  padding: 14px 16px;
+  padding: 12px 14px;
 }
 header {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
-  gap: 14px;
-  margin-bottom: 8px;
+  gap: 2px 12px;
+  margin-bottom: 4px;
 }
 header p {
-  font-size: 13.5px;
-}
-.elsewhere {
-  max-width: 62ch;
-  padding: 6px 0 14px;
+  font-size: 13px;
 }
 h2 {
   font-size: 16.5px;
   white-space: nowrap;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
+.next {
+  margin-top: 16px;
 }
-th {
-  text-align: left;
-  font-weight: 600;
-  padding: 4px 6px;
+.pushed {
+  margin-top: 6px;
   font-size: 13.5px;
-  line-height: 1.25;
 }
-thead .injured span {
-  font-weight: 400;
-  color: var(--ink-soft);
-}
-.kind {
-  font-weight: 400;
-  color: var(--ink-soft);
-}
-tbody th {
-  font-size: 15px;
-  white-space: nowrap;
-}
-tbody tr {
-  border-top: 1px solid var(--line);
-}
-td {
-  padding: 4px 6px;
-  vertical-align: middle;
-}
-.injured {
-  background: var(--teal-wash);
-}
-.num {
-  text-align: right;
-  white-space: nowrap;
-}
-.cell {
-  width: 100%;
-  min-width: 54px;
-  height: 34px;
-  padding: 0 8px;
+.order {
+  display: inline-flex;
+  margin-left: auto;
   border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--sheet);
+  border-radius: 5px;
+  overflow: hidden;
+}
+.order button {
+  padding: 2px 10px;
+  border: 0;
+  background: none;
   color: var(--ink);
   font: inherit;
-  font-size: 17px;
-  text-align: right;
+  font-size: 13.5px;
 }
-.cell::placeholder {
-  color: var(--ink-soft);
-  opacity: 0.75;
+.order button[aria-pressed='true'] {
+  background: var(--teal);
+  color: var(--sheet);
 }
-.cell.wrong {
-  border-color: var(--brick);
-  border-width: 2px;
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  margin-top: 14px;
+  font-size: 13.5px;
 }
-p.wrong,
-.ask {
-  font-size: 12.5px;
-  line-height: 1.25;
-  color: var(--brick);
-  font-weight: 600;
-}
-.ask {
-  color: var(--ochre);
-}
-.change.gained {
-  color: var(--moss);
-  font-weight: 650;
-}
-.change.lost {
-  color: var(--brick);
-  font-weight: 650;
-}
-.change small {
-  font-size: 12px;
-  color: var(--ink-soft);
+.more button {
+  padding: 3px 10px;
+  border: 1px dashed var(--ink-soft);
+  border-radius: 14px;
+  background: none;
+  color: var(--teal);
+  font: inherit;
 }
 .foot {
   margin-top: 10px;
@@ -352,7 +487,7 @@ p.wrong,
   bottom: 0;
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
-  gap: 10px 14px;
+  gap: 8px 14px;
   align-items: end;
   margin-top: 8px;
   padding: 8px 0 2px;
@@ -363,7 +498,7 @@ p.wrong,
 }
 .side {
   display: grid;
-  gap: 14px;
+  gap: 12px;
 }
 .fans {
   display: grid;
@@ -399,7 +534,10 @@ p.wrong,
 .pains {
   display: grid;
   gap: 12px;
-  padding: 14px 16px;
+  padding: 12px 14px;
+}
+.pains h2 {
+  white-space: normal;
 }
 kbd {
   padding: 0 5px;
@@ -407,9 +545,20 @@ kbd {
   border-radius: 3px;
   font: inherit;
 }
-@media (max-width: 1080px) {
+@media (max-width: 1180px) {
+  .step {
+    grid-template-columns: 220px minmax(0, 1fr);
+  }
+  .side {
+    grid-column: 2;
+  }
+}
+@media (max-width: 800px) {
   .step {
     grid-template-columns: 1fr;
+  }
+  .side {
+    grid-column: 1;
   }
 }
 </style>

@@ -36,6 +36,7 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     addHealth: (episodeId: string, check: object) => ask('addHealth', { episodeId }, check),
     addHome: (episodeId: string, check: object) => ask('addHome', { episodeId }, check),
     exercises: (episodeId: string) => ask('exercises', { episodeId }),
+    bench: (episodeId: string) => ask('bench', { episodeId }),
     addEvaluation: (episodeId: string, evaluation: object) => ask('addEvaluation', { episodeId }, evaluation),
     addFact: (episodeId: string, fact: object) => ask('addFact', { episodeId }, fact),
     withdrawFact: (episodeId: string, factId: string, body: object) =>

@@ -1,10 +1,17 @@
 import { describe, expect, it } from 'vitest'
+import { signedDeg, type WristMotion } from '@pledge/core'
 import type { EvaluationAnswer } from '@pledge/contract'
 import { reachOf } from './reachOf'
 
-const measured = (...readings: [string, 'left' | 'right', 'active' | 'passive', number][]) =>
+const measured = (...readings: [WristMotion, 'left' | 'right', 'active' | 'passive', number][]) =>
   ({
-    readings: readings.map(([motion, side, kind, readingDeg]) => ({ motion, side, kind, readingDeg })),
+    readings: readings.map(([measure, side, kind, deg]) => ({
+      measure,
+      digit: null,
+      side,
+      kind,
+      result: signedDeg(measure, deg),
+    })),
   }) as unknown as EvaluationAnswer
 
 describe('how far a patient reaches', () => {

@@ -1,4 +1,4 @@
-import { type AngleLimits, signedDeg } from '@pledge/core'
+import { type AngleLimits, numberOf } from '@pledge/core'
 import type { EvaluationAnswer } from '@pledge/contract'
 
 const ANGLES = [
@@ -15,8 +15,8 @@ export function reachOf(evaluations: readonly EvaluationAnswer[], side: 'left' |
   const last = (motion: (typeof ANGLES)[number]['low' | 'high']): number | null => {
     for (const kind of ['passive', 'active'] as const)
       for (const { readings } of [...evaluations].reverse()) {
-        const found = readings.find((one) => one.motion === motion && one.side === side && one.kind === kind)
-        if (found) return signedDeg(motion, found.readingDeg)
+        const found = readings.find((one) => one.measure === motion && one.side === side && one.kind === kind)
+        if (found) return numberOf(found.result)
       }
     return null
   }

@@ -20,6 +20,7 @@ export function criterionAnswer(what: string, changes: Partial<CriterionAnswer> 
     usualWay: 'examined',
     status: 'neverRecorded',
     isSurgeons: false,
+    measured: 'never',
     staleAfterDays: null,
     latest: null,
     ...changes,

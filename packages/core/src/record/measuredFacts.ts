@@ -1,0 +1,345 @@
+import { decided } from '../anatomy/constant.js'
+import { extensionDeficitDeg } from '../anatomy/jointReading.js'
+import { digitHinges, digitTotal } from '../measurement/readings/digitTotal.js'
+import { knownEnds, numberOf, type HingeResult, type ReadingPlace } from '../measurement/readings/reading.js'
+import {
+  hingesOf,
+  FINGER_DIGITS,
+  measureFacts,
+  type HingeMeasure,
+  type MeasureName,
+  type ReadingKind,
+  type Side,
+} from '../measurement/readings/measures.js'
+import {
+  bookOf,
+  hingeAt,
+  hingePlace,
+  lastAt,
+  resultAt,
+  type ReadingBook,
+  type Visit,
+} from '../measurement/readings/visits.js'
+import { shareOfOtherSide } from '../measurement/strength/otherSide.js'
+import type { RecordedFact } from '../protocol/facts.js'
+import { type CriterionName, type Digit, type Motion } from '../vocabulary/vocabulary.js'
+
+/** Whose readings they are, and what of the hand the school guards. */
+export interface Measured {
+  readonly side: Side
+  /** The injured digits; none: the hand as a whole. */
+  readonly digits: readonly Digit[]
+  readonly handedness: 'left' | 'right' | 'both'
+  /** Motions the school guards: their arcs are what "range of the other side" means. */
+  readonly motions: readonly Motion[]
+}
+
+/** A criterion told by what was measured, with the reading it rests on. */
+export interface MeasuredFact extends RecordedFact {
+  /** "ring DIP: lacks 15° by itself, 0° helped". */
+  readonly told: string
+}
+
+/** A rise of swelling beyond these is one. Source: A3, editable. */
+export const SWELLING_UP = {
+  girthProximal: decided(3, 'mm'),
+  girthPip: decided(3, 'mm'),
+  figureOfEight: decided(1, 'cm'),
+  handVolume: decided(15, 'ml'),
+} as const
+
+const LAG_JOINT: Partial<Record<CriterionName, HingeMeasure>> = {
+  'lag.dip': 'dip',
+  'lag.pip': 'pip',
+  'lag.mp': 'mcp',
+  'lag.th_ip': 'thumbIp',
+}
+/** Criteria that readings tell. */
+export const MEASURED_CRITERIA = [
+  'pain.rest',
+  'pain.act',
+  'lag.dip',
+  'lag.pip',
+  'lag.mp',
+  'lag.th_ip',
+  'prom.pip.def',
+  'arom.pct',
+  'grip.pct',
+  'edema.stable',
+] as const satisfies readonly CriterionName[]
+export type MeasuredCriterion = (typeof MEASURED_CRITERIA)[number]
+
+/** Whether readings always tell a criterion, sometimes (a first girth has nothing to compare with), or never. */
+export const MEASURED_HOW = ['always', 'sometimes', 'never'] as const
+export function measuredHow(name: CriterionName): (typeof MEASURED_HOW)[number] {
+  return !isMeasured(name) ? 'never' : name === 'edema.stable' ? 'sometimes' : 'always'
+}
+
+export function isMeasured(name: CriterionName): name is MeasuredCriterion {
+  return (MEASURED_CRITERIA as readonly CriterionName[]).includes(name)
+}
+
+/**
+ * Where a criterion is read, for this case: what the bench asks for. Swelling: the ways of which one at two visits is enough.
+ */
+export function placesOf(criterion: MeasuredCriterion, about: Measured): ReadingPlace[] {
+  const { side } = about
+  const other: Side = side === 'left' ? 'right' : 'left'
+  const of = (
+    measure: MeasureName,
+    digit: Digit | null,
+    on: Side | null,
+    kind: ReadingKind | null,
+  ): ReadingPlace => ({
+    measure,
+    digit,
+    side: on,
+    kind,
+  })
+  switch (criterion) {
+    case 'pain.rest':
+      return [of('painRest', null, null, null)]
+    case 'pain.act':
+      return [of('painAct', null, null, null)]
+    case 'lag.dip':
+    case 'lag.pip':
+    case 'lag.mp':
+    case 'lag.th_ip': {
+      const joint = LAG_JOINT[criterion]!
+      return digitsWith(joint, about).flatMap((digit) => [
+        of(joint, digit, side, 'active'),
+        of(joint, digit, side, 'passive'),
+      ])
+    }
+    case 'prom.pip.def':
+      return digitsWith('pip', about).map((digit) => of('pip', digit, side, 'passive'))
+    case 'arom.pct':
+      return arcsOf(about).flatMap((arc) =>
+        [side, other].flatMap((on) => arc.measures.map((measure) => of(measure, arc.digit, on, 'active'))),
+      )
+    case 'grip.pct':
+      return [of('grip', null, side, null), of('grip', null, other, null)]
+    case 'edema.stable':
+      return about.digits.length > 0
+        ? about.digits.map((digit) => of('girthProximal', digit, side, null))
+        : [of('figureOfEight', null, side, null)]
+  }
+}
+
+/**
+ * What each visit's readings say of the criteria, in the order of the visits. Several digits: the worst, and nothing while one of
+ * them was not measured. A lag whose passive end was not measured is taken as large as the active deficit: it cannot be larger.
+ *
+ * Sources: A3, A7; `vocabulary.md`, table of criteria; measures M-07, M-17, M-32.
+ */
+export function measuredFacts(
+  visits: readonly Visit[],
+  about: Measured,
+): readonly (readonly MeasuredFact[])[] {
+  return visits.map((visit, place) => {
+    const before = visits.slice(0, place)
+    const book = bookOf(visit.readings)
+    return MEASURED_CRITERIA.flatMap((what): MeasuredFact[] => {
+      const found = FINDERS[what](book, before, about)
+      return found ? [{ what, ...found, date: visit.on, withdrawn: false }] : []
+    })
+  })
+}
+
+type Found = Pick<MeasuredFact, 'value' | 'told'> | null
+type Finder = (now: ReadingBook, before: readonly Visit[], about: Measured) => Found
+
+const FINDERS: Readonly<Record<MeasuredCriterion, Finder>> = {
+  'pain.rest': painOf('painRest'),
+  'pain.act': painOf('painAct'),
+  'lag.dip': lagOf('dip'),
+  'lag.pip': lagOf('pip'),
+  'lag.mp': lagOf('mcp'),
+  'lag.th_ip': lagOf('thumbIp'),
+  'prom.pip.def': (now, before, about) =>
+    worstOf(digitsPresent('pip', now, before, about), (digit) => {
+      const passive = hingeOf(now, before, 'pip', digit, about.side, 'passive')
+      return passive === null ? null : { value: passive, told: `${digit} PIP lacks ${passive}° helped` }
+    }),
+  'arom.pct': rangeShare,
+  'grip.pct': gripShare,
+  'edema.stable': swelling,
+}
+
+function painOf(measure: 'painRest' | 'painAct'): Finder {
+  return (now) => {
+    const value = numberOf(resultAt(now, { measure, digit: null, side: null, kind: null }))
+    return value === null ? null : { value, told: `${value} of 10` }
+  }
+}
+
+function lagOf(joint: HingeMeasure): Finder {
+  const { label } = measureFacts(joint)
+  return (now, before, about) =>
+    worstOf(digitsPresent(joint, now, before, about), (digit) => {
+      const active = hingeOf(now, before, joint, digit, about.side, 'active')
+      if (active === null) return null
+      const passive = hingeOf(now, before, joint, digit, about.side, 'passive')
+      const place = digit === 'thumb' ? label : `${digit} ${label}`
+      return {
+        value: Math.max(0, active - (passive ?? 0)),
+        told:
+          passive === null
+            ? `${place} lacks ${active}° by itself; helped not measured`
+            : `${place} lacks ${active}° by itself, ${passive}° helped`,
+      }
+    })
+}
+
+/** Degrees short of neutral of a joint, as measured today or fused. */
+function hingeOf(
+  now: ReadingBook,
+  before: readonly Visit[],
+  joint: HingeMeasure,
+  digit: Digit,
+  side: Side,
+  kind: ReadingKind,
+): number | null {
+  const result = hingeAt(now, before, hingePlace(joint, digit, side, kind))
+  const { extendedEndDeg } = knownEnds(result)
+  return extendedEndDeg === null ? null : extensionDeficitDeg({ extendedEndDeg })
+}
+
+/** The worst of several digits; unknown while one of them is. */
+function worstOf(
+  digits: readonly Digit[],
+  read: (digit: Digit) => { value: number; told: string } | null,
+): Found {
+  const found = digits.map(read)
+  if (found.length === 0 || found.some((one) => one === null)) return null
+  return found.reduce((worst, one) => (one!.value > worst!.value ? one : worst))
+}
+
+function digitsWith(joint: HingeMeasure, { digits }: Measured): readonly Digit[] {
+  const all: readonly Digit[] = joint === 'thumbIp' || joint === 'thumbMcp' ? ['thumb'] : FINGER_DIGITS
+  return all.filter((digit) => digits.length === 0 || digits.includes(digit))
+}
+
+/** Digits whose joint is there: of one that is gone there is nothing to measure. */
+function digitsPresent(joint: HingeMeasure, now: ReadingBook, before: readonly Visit[], about: Measured) {
+  return digitsWith(joint, about).filter(
+    (digit) => hingeAt(now, before, hingePlace(joint, digit, about.side, 'active')) !== 'absent',
+  )
+}
+
+/** An arc of motion that is compared with the other side. */
+interface Arc {
+  readonly name: string
+  readonly digit: Digit | null
+  readonly measures: readonly MeasureName[]
+}
+
+const ARCS: readonly (Arc & { readonly guards: RegExp })[] = [
+  { name: 'wrist', digit: null, measures: ['wristFlexion', 'wristExtension'], guards: /^wrist\.(flex|ext)$/ },
+  {
+    name: 'deviation',
+    digit: null,
+    measures: ['radialDeviation', 'ulnarDeviation'],
+    guards: /^wrist\.(rad|uln)$/,
+  },
+  { name: 'forearm', digit: null, measures: ['pronation', 'supination'], guards: /^forearm\./ },
+  { name: 'elbow', digit: null, measures: ['elbow'], guards: /^elbow\./ },
+]
+
+/** The arcs a school guards; of fingers and thumb the total motion of the injured digits. */
+function arcsOf(about: Measured): Arc[] {
+  const guards = (pattern: RegExp) => about.motions.some((motion) => pattern.test(motion))
+  const digits = [
+    ...(guards(/^(mcp|pip|dip)\./) ? digitsWith('pip', about) : []),
+    ...(guards(/^thumb/) ? digitsWith('thumbIp', about) : []),
+  ]
+  return [
+    ...ARCS.filter((arc) => guards(arc.guards)),
+    ...digits.map((digit) => ({ name: digit, digit, measures: hingesOf(digit) })),
+  ]
+}
+
+/** The smallest share of the other side among the arcs that are guarded; unknown while one of them is. */
+function rangeShare(now: ReadingBook, before: readonly Visit[], about: Measured): Found {
+  const other: Side = about.side === 'left' ? 'right' : 'left'
+  const shares = arcsOf(about).map((arc) => {
+    const [own, theirs] = [arcDeg(arc, now, before, about.side, false), arcDeg(arc, now, before, other, true)]
+    return own === null || theirs === null || theirs <= 0
+      ? null
+      : { value: (100 * own) / theirs, told: `${arc.name} ${own}° of ${theirs}° on the other side` }
+  })
+  if (shares.length === 0 || shares.some((share) => share === null)) return null
+  return shares.reduce((least, share) => (share!.value < least!.value ? share : least))
+}
+
+/** The healthy side is often measured once only: its last reading counts. */
+function arcDeg(
+  { digit, measures }: Arc,
+  now: ReadingBook,
+  before: readonly Visit[],
+  side: Side,
+  isLastEnough: boolean,
+): number | null {
+  const books = [now, ...(isLastEnough ? [...before].reverse().map(({ readings }) => bookOf(readings)) : [])]
+  for (const book of books) {
+    const deg = digit
+      ? digitTotal(digit, digitHinges(digit, side, 'active', book, before)).totalDeg
+      : sumOf(
+          measures.map((measure) =>
+            endsSum(resultAt(book, { measure, digit, side, kind: 'active' }), measure),
+          ),
+        )
+    if (deg !== null) return deg
+  }
+  return null
+}
+
+function endsSum(result: ReturnType<typeof resultAt>, measure: MeasureName): number | null {
+  if (result === null) return null
+  if (typeof result === 'number') return result * measureFacts(measure).signed
+  const { flexedEndDeg, extendedEndDeg } = knownEnds(result as HingeResult)
+  return flexedEndDeg === null || extendedEndDeg === null ? null : flexedEndDeg - Math.max(0, extendedEndDeg)
+}
+
+function sumOf(parts: readonly (number | null)[]): number | null {
+  return parts.some((part) => part === null) ? null : parts.reduce<number>((sum, part) => sum + part!, 0)
+}
+
+/** The lower of the plain share and that by the rule of ten percent. */
+function gripShare(now: ReadingBook, before: readonly Visit[], about: Measured): Found {
+  const other: Side = about.side === 'left' ? 'right' : 'left'
+  const place = (side: Side): ReadingPlace => ({ measure: 'grip', digit: null, side, kind: null })
+  const own = numberOf(resultAt(now, place(about.side)))
+  const theirs = numberOf(resultAt(now, place(other)) ?? lastAt(before, place(other))?.result ?? null)
+  if (own === null) return null
+  const share = shareOfOtherSide(own, theirs, about.handedness, about.handedness === about.side)
+  if (!share) return null
+  return {
+    value: Math.min(share.rawPercent, share.adjustedPercent),
+    told: `${own.toFixed(1)} kg, the other hand ${theirs!.toFixed(1)} kg`,
+  }
+}
+
+/** Whether swelling rose since the last visit that measured the same; unknown at the first. */
+function swelling(now: ReadingBook, before: readonly Visit[], about: Measured): Found {
+  const changes = (Object.keys(SWELLING_UP) as (keyof typeof SWELLING_UP)[]).flatMap((measure) => {
+    const { digits, unit, label } = measureFacts(measure)
+    return (digits ?? [null]).flatMap((digit) => {
+      const place: ReadingPlace = { measure, digit, side: about.side, kind: null }
+      const [own, last] = [numberOf(resultAt(now, place)), lastAt(before, place)]
+      const then = numberOf(last?.result ?? null)
+      if (own === null || then === null) return []
+      const where = digit ? `${digit} ${label.toLowerCase()}` : label
+      const rise = own - then
+      return [
+        {
+          isUp: rise > SWELLING_UP[measure].value,
+          told: `${where} ${rise > 0 ? '+' : ''}${+rise.toFixed(1)} ${unit} since ${last!.on}`,
+        },
+      ]
+    })
+  })
+  if (changes.length === 0) return null
+  const up = changes.find(({ isUp }) => isUp)
+  return { value: !up, told: (up ?? changes[0]!).told }
+}

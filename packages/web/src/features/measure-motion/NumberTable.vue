@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import {
+  measureFacts,
+  placeKey,
+  type Digit,
+  type MeasureName,
+  type ReadingKind,
+  type ReadingPlace,
+  type Side,
+} from '@pledge/core'
+import { computed } from 'vue'
+import BenchCell from './BenchCell.vue'
+import { changeText, unitText } from './findingWords'
+import { useBenchStore } from './benchStore'
+
+/** Measures of one number, or of trials, row by row: both sides, what is short of the other side, what changed. */
+const props = defineProps<{ rows: readonly { measure: MeasureName; digit: Digit | null }[] }>()
+defineEmits<{ drawn: [place: ReadingPlace] }>()
+
+const bench = useBenchStore()
+const sides = computed<readonly Side[]>(() => [bench.injured, bench.other])
+const kinds = computed<readonly (ReadingKind | null)[]>(() => {
+  const [first] = props.rows
+  const { kinds } = measureFacts(first!.measure)
+  return kinds.length > 0 ? kinds : [null]
+})
+const lines = computed(() =>
+  props.rows.map(({ measure, digit }) => {
+    const facts = measureFacts(measure)
+    const places = sides.value.map((side) =>
+      kinds.value.map((kind): ReadingPlace | null =>
+        kind === null || facts.kinds.includes(kind) ? { measure, digit, side, kind } : null,
+      ),
+    )
+    const told = bench.numbersAt(places[0]![0]!)
+    return { facts, digit, places, told, unit: unitText(facts.unit) }
+  }),
+)
+const label = (digit: Digit | null, text: string) =>
+  digit && digit !== 'thumb' ? `${digit} ${text.toLowerCase()}` : text
+const wrongOf = (places: (ReadingPlace | null)[][]) =>
+  places.flat().flatMap((place) => {
+    const cell = place ? bench.cellAt(place) : { name: 'empty' as const }
+    return cell.name === 'wrong' ? [cell.message] : []
+  })
+/** Enter goes on to the next cell of this table. */
+function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
+  if (event.key !== 'Enter') return
+  event.preventDefault()
+  const table = (event.target as HTMLElement).closest('table')!
+  const cells = [...table.querySelectorAll<HTMLInputElement>('[data-place]')]
+  const next = cells[cells.findIndex((cell) => cell.dataset['place'] === placeKey(place)) + step]
+  next?.focus()
+  next?.select()
+}
+</script>
+
+<template>
+  <table>
+    <thead>
+      <tr>
+        <td />
+        <th
+          v-for="(side, at) in sides"
+          :key="side"
+          :colspan="kinds.length"
+          scope="colgroup"
+          :class="{ injured: at === 0 }"
+        >
+          {{ side === 'left' ? 'Left' : 'Right' }} <span v-if="at === 0">injured</span>
+        </th>
+        <th scope="col" class="num">of other side</th>
+        <th scope="col">change</th>
+      </tr>
+      <tr v-if="kinds.length > 1" class="kinds">
+        <td />
+        <template v-for="(side, at) in sides" :key="side">
+          <th v-for="kind in kinds" :key="`${side}${kind}`" scope="col" :class="{ injured: at === 0 }">
+            {{ kind }}
+          </th>
+        </template>
+        <td colspan="2" />
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="line in lines" :key="`${line.places[0]![0]!.measure}${line.digit}`">
+        <th scope="row">
+          {{ label(line.digit, line.facts.label) }}
+          <span v-if="line.unit && line.unit !== '°'">{{ line.unit }}</span>
+        </th>
+        <template v-for="(places, at) in line.places" :key="at">
+          <td v-for="(place, column) in places" :key="column" class="in" :class="{ injured: at === 0 }">
+            <BenchCell
+              v-if="place"
+              :place="place"
+              @focusin="$emit('drawn', place)"
+              @move="(step, event) => move(place, step, event)"
+            />
+          </td>
+        </template>
+        <td class="num tabular">
+          <template v-if="line.told.percentOfOther !== null"
+            >{{ Math.round(line.told.percentOfOther) }} %</template
+          >
+          <span v-else class="soft">–</span>
+        </td>
+        <td class="change">
+          <p v-for="message in wrongOf(line.places)" :key="message" class="bad" role="alert">{{ message }}</p>
+          <span
+            v-if="line.told.sinceLast"
+            :class="changeText(line.told.sinceLast, line.facts.unit, line.facts.decimals).tone"
+            >{{ changeText(line.told.sinceLast, line.facts.unit, line.facts.decimals).text }}</span
+          >
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  padding: 2px 4px;
+  font-size: 13.5px;
+  font-weight: 600;
+  text-align: left;
+}
+thead span,
+tbody th span,
+.kinds th {
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+tbody th {
+  font-size: 15px;
+  white-space: nowrap;
+}
+tbody th::first-letter {
+  text-transform: uppercase;
+}
+tbody tr {
+  border-top: 1px solid var(--line);
+}
+td {
+  padding: 3px 4px;
+}
+.in {
+  width: 70px;
+}
+.injured {
+  background: var(--teal-wash);
+}
+.num {
+  width: 58px;
+  text-align: right;
+  white-space: nowrap;
+}
+.change {
+  min-width: 150px;
+  font-size: 13px;
+  line-height: 1.3;
+}
+.bad {
+  color: var(--brick);
+  font-weight: 600;
+}
+.good {
+  color: var(--moss);
+  font-weight: 600;
+}
+.soft {
+  color: var(--ink-soft);
+}
+</style>

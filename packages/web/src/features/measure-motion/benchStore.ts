@@ -1,0 +1,382 @@
+import {
+  asTyped,
+  bookOf,
+  digitFindings,
+  digitHinges,
+  hingeAt,
+  hingesOf,
+  isLasting,
+  lastAt,
+  measureFacts,
+  missingPlaces,
+  numberFindings,
+  placeKey,
+  placeOfKey,
+  placeWords,
+  typedReading,
+  type Bench,
+  type Digit,
+  type DigitFindings,
+  type HingeResult,
+  type NumberFindings,
+  type Reading,
+  type ReadingKind,
+  type ReadingPlace,
+  type Side,
+  type TypedReading,
+} from '@pledge/core'
+import type { BenchAnswer, EvaluationAnswer } from '@pledge/contract'
+import { defineStore } from 'pinia'
+import { ulid } from 'ulid'
+import { computed, reactive, ref, shallowRef } from 'vue'
+import { useClinicApi } from '../../shared/api/clinicApi'
+import { ApiProblem } from '../../shared/api/problem'
+import { dayText } from '../../shared/words'
+import {
+  keepDraft,
+  keepOrder,
+  keptDraft,
+  keptOrder,
+  onOtherTab,
+  type BenchDraft,
+  type MeasuringOrder,
+} from './benchDraft'
+
+export type SaveState =
+  | { name: 'editing' }
+  /** Unusual readings: saved only when somebody says so. */
+  | { name: 'asking'; asks: readonly string[] }
+  | { name: 'saving' }
+  | { name: 'saved'; readings: number }
+  | { name: 'failed'; message: string }
+export type Lock = BenchAnswer['locks'][number]
+export type PlanItem = BenchAnswer['items'][number] & { readonly missing: readonly ReadingPlace[] }
+
+/** One visit at the measuring bench. What readings mean is derived by core; they stay when saving fails. */
+export const useBenchStore = defineStore('bench', () => {
+  const api = useClinicApi()
+  const typed = reactive<Record<string, string>>({})
+  const note = ref('')
+  const saveState = ref<SaveState>({ name: 'editing' })
+  const injured = ref<Side>('left')
+  const bench = shallowRef<Bench>({ side: 'left', by: '', visits: [] })
+  const plan = shallowRef<BenchAnswer | null>(null)
+  const shownDigits = ref<Digit[]>([])
+  const order = ref<MeasuringOrder>(keptOrder())
+  /** Joints found absent at an earlier visit that somebody says are there. */
+  const presentAgain = reactive(new Set<string>())
+  const undoable = ref<{ key: string; before: string }[]>([])
+  let edited: { key: string; isKept: boolean } | null = null
+  let episodeId = ''
+  let id = ulid()
+  let deafen = () => {}
+
+  const other = computed<Side>(() => (injured.value === 'left' ? 'right' : 'left'))
+
+  /** @param by - who measures: an error between two raters is larger than within one */
+  async function start(
+    episode: { id: string; side: Side },
+    evaluations: readonly EvaluationAnswer[],
+    by: string,
+  ) {
+    deafen()
+    episodeId = episode.id
+    injured.value = episode.side
+    bench.value = {
+      side: episode.side,
+      by,
+      visits: evaluations.map(({ evaluatedOn, recordedBy, readings }) => ({
+        on: evaluatedOn,
+        by: recordedBy,
+        readings,
+      })),
+    }
+    saveState.value = { name: 'editing' }
+    undoable.value = []
+    presentAgain.clear()
+    take(keptDraft(episodeId, by))
+    deafen = onOtherTab(episodeId, by, take)
+    plan.value = null
+    shownDigits.value = [...(await lookUp()).digits]
+  }
+  /** What to measure, as the record stands now. */
+  async function lookUp(): Promise<BenchAnswer> {
+    const asked = episodeId
+    const answered = await api.bench(asked)
+    if (asked === episodeId) plan.value = answered
+    return answered
+  }
+  function stop() {
+    deafen()
+  }
+  function take(draft: BenchDraft | null) {
+    for (const name of Object.keys(typed)) delete typed[name]
+    Object.assign(typed, draft?.typed ?? {})
+    note.value = draft?.note ?? ''
+    id = draft?.id ?? ulid()
+  }
+  function keep() {
+    keepDraft(episodeId, bench.value.by, { id, typed: { ...typed }, note: note.value })
+  }
+  function setOrder(next: MeasuringOrder) {
+    order.value = next
+    keepOrder(next)
+  }
+
+  /** A cell is entered: what is typed until it is left is one step to undo. */
+  function enter(place: ReadingPlace) {
+    edited = { key: placeKey(place), isKept: false }
+  }
+  function type(place: ReadingPlace, text: string) {
+    const key = placeKey(place)
+    if (edited?.key !== key || !edited.isKept) {
+      undoable.value = [...undoable.value, { key, before: typed[key] ?? '' }]
+      edited = { key, isKept: true }
+    }
+    write(key, text)
+  }
+  function write(key: string, text: string) {
+    typed[key] = text
+    if (saveState.value.name !== 'saving') saveState.value = { name: 'editing' }
+    keep()
+  }
+  function writeNote(text: string) {
+    note.value = text
+    keep()
+  }
+  /** Takes back the last cell that was changed, and tells which. */
+  function undo(): string | null {
+    const last = undoable.value.at(-1)
+    if (!last) return null
+    undoable.value = undoable.value.slice(0, -1)
+    edited = null
+    write(last.key, last.before)
+    return last.key
+  }
+  /** What was read here last time, as it would be typed; `null` where nothing was. */
+  function lastTyped(place: ReadingPlace): string | null {
+    const last = lastAt(bench.value.visits, place)
+    return last && asTyped(place.measure, last.result)
+  }
+  /** What the other side is, as it would be typed: today, else when it was last measured. */
+  function otherTyped(place: ReadingPlace): string | null {
+    if (place.side === null) return null
+    const mirrored: ReadingPlace = { ...place, side: place.side === 'left' ? 'right' : 'left' }
+    return typed[placeKey(mirrored)] || lastTyped(mirrored)
+  }
+
+  const cells = computed(() => {
+    const read = new Map<string, TypedReading>()
+    for (const [key, text] of Object.entries(typed)) {
+      const place = placeOfKey(key)
+      const cell = typedReading(place.measure, text)
+      if (cell.name !== 'empty') read.set(key, barred(place, cell) ?? cell)
+    }
+    return read
+  })
+  /** Why a reading cannot be where it was typed: the joint is gone, or the repair forbids that end. */
+  function barred(place: ReadingPlace, cell: TypedReading): TypedReading | null {
+    if (cell.name !== 'read' || typeof cell.result !== 'object' || Array.isArray(cell.result)) return null
+    const gone = goneSince(place)
+    if (gone) return { name: 'wrong', message: `Found absent on ${dayText(gone)}. Check digit and side.` }
+    if ('fusedAtDeg' in cell.result) return null
+    const { flexedEndDeg, extendedEndDeg } = cell.result as {
+      flexedEndDeg: number | null
+      extendedEndDeg: number | null
+    }
+    const locked = locksAt(place).filter(({ state }) => state === 'locked')
+    if (flexedEndDeg !== null && locked.some(({ end }) => end === 'flexed'))
+      return { name: 'wrong', message: 'Bending is not measured yet: only how far it straightens, as 10/.' }
+    if (extendedEndDeg !== null && locked.some(({ end }) => end === 'extended'))
+      return { name: 'wrong', message: 'Straightening is not measured yet: only how far it bends, as /60.' }
+    return null
+  }
+  function goneSince(place: ReadingPlace): string | null {
+    if (measureFacts(place.measure).shape !== 'hinge' || presentAgain.has(placeKey(place))) return null
+    const last = lastAt(bench.value.visits, place) ?? lastAt(bench.value.visits, otherWay(place))
+    return last?.result === 'absent' ? last.on : null
+  }
+  const otherWay = (place: ReadingPlace): ReadingPlace => ({
+    ...place,
+    kind: place.kind === 'active' ? 'passive' : 'active',
+  })
+  function isThere(place: ReadingPlace) {
+    presentAgain.add(placeKey(place))
+  }
+  const EMPTY: TypedReading = { name: 'empty' }
+  function cellAt(place: ReadingPlace): TypedReading {
+    return cells.value.get(placeKey(place)) ?? EMPTY
+  }
+  function textAt(place: ReadingPlace): string {
+    return typed[placeKey(place)] ?? ''
+  }
+  /** Absent or fused, found today in the other way or at an earlier visit: typed once. */
+  function lastingAt(place: ReadingPlace): string | null {
+    if (textAt(place) !== '' || measureFacts(place.measure).shape !== 'hinge') return null
+    const found = hingeAt(now.value, bench.value.visits, place) as HingeResult | null
+    return isLasting(found) ? asTyped(place.measure, found!) : null
+  }
+
+  const locksByMeasure = computed(() => {
+    const found = new Map<string, Lock[]>()
+    for (const lock of plan.value?.locks ?? [])
+      found.set(lock.measure, [...(found.get(lock.measure) ?? []), lock])
+    return found
+  })
+  function locksAt({ measure, digit, side, kind }: ReadingPlace): Lock[] {
+    if (side !== injured.value) return []
+    return (locksByMeasure.value.get(measure) ?? []).filter(
+      (lock) =>
+        lock.kind === kind && (lock.digits === null || (digit !== null && lock.digits.includes(digit))),
+    )
+  }
+  /** Nothing of it may be measured today. */
+  function isLocked(place: ReadingPlace): boolean {
+    const locked = locksAt(place).filter(({ state }) => state === 'locked')
+    return measureFacts(place.measure).shape === 'hinge' ? locked.length >= 2 : locked.length > 0
+  }
+
+  const readings = computed<Reading[]>(() =>
+    [...cells.value].flatMap(([key, cell]) =>
+      cell.name === 'read' ? [{ ...placeOfKey(key), result: cell.result }] : [],
+    ),
+  )
+  const now = computed(() => bookOf(readings.value))
+  const findings = computed<DigitFindings[]>(() =>
+    shownDigits.value.map((digit) => digitFindings(digit, now.value, bench.value)),
+  )
+  function numbersAt(place: ReadingPlace): NumberFindings {
+    return numberFindings(place, now.value, bench.value)
+  }
+  function hingesAt(digit: Digit, side: Side, kind: ReadingKind) {
+    return digitHinges(digit, side, kind, now.value, bench.value.visits)
+  }
+  const items = computed<PlanItem[]>(() =>
+    (plan.value?.items ?? []).map((item) => ({
+      ...item,
+      missing: missingPlaces(item, (key) => now.value.has(key) || lastingAt(placeOfKey(key)) !== null).filter(
+        (place) => !isLocked(place),
+      ),
+    })),
+  )
+  const next = computed(() => items.value.find(({ missing }) => missing.length > 0) ?? null)
+
+  /** The cells of the grid of digits in the order in which one measures. */
+  const gridOrder = computed<ReadingPlace[]>(() => {
+    const places = ([injured.value, other.value] as const).flatMap((side) =>
+      (order.value === 'digit' ? shownDigits.value : [null]).flatMap((only) =>
+        (['active', 'passive'] as const).flatMap((kind) =>
+          only ? hingePlaces([only], side, kind) : byJoint(shownDigits.value, side, kind),
+        ),
+      ),
+    )
+    return places.filter((place) => !isLocked(place))
+  })
+
+  const wrong = computed(() =>
+    [...cells.value].filter(([, cell]) => cell.name === 'wrong').map(([key]) => key),
+  )
+  /** What is possible and unusual: asked about before it is saved. */
+  const asks = computed<string[]>(() => [
+    ...[...cells.value].flatMap(([key, cell]) =>
+      cell.name === 'read' && cell.isUnusual
+        ? [`${placeWords(placeOfKey(key))}: ${typed[key]} is unusual`]
+        : [],
+    ),
+    ...findings.value.flatMap(({ digit, joints }) =>
+      joints.flatMap(({ measure, needsAnotherLook }) =>
+        needsAnotherLook
+          ? [
+              `${digit === 'thumb' ? '' : `${digit} `}${measureFacts(measure).label}: active goes beyond passive by more than the error`,
+            ]
+          : [],
+      ),
+    ),
+  ])
+
+  /** @returns whether the visit is stored */
+  async function save(evaluatedOn: string): Promise<boolean> {
+    const isAnswered = saveState.value.name === 'asking'
+    if (wrong.value.length > 0)
+      return failed('Not saved: a reading marked in red cannot be. Correct it first.')
+    if (readings.value.length === 0) return failed('Nothing is measured yet.')
+    if (asks.value.length > 0 && !isAnswered) {
+      saveState.value = { name: 'asking', asks: asks.value }
+      return false
+    }
+    saveState.value = { name: 'saving' }
+    try {
+      await api.addEvaluation(episodeId, { id, evaluatedOn, note: note.value, readings: readings.value })
+      const visit = { on: evaluatedOn, by: bench.value.by, readings: readings.value }
+      keepDraft(episodeId, bench.value.by, null)
+      // What is typed from here on is another visit; these readings are the last ones now.
+      bench.value = { ...bench.value, visits: [...bench.value.visits, visit] }
+      undoable.value = []
+      take(null)
+      saveState.value = { name: 'saved', readings: visit.readings.length }
+      return true
+    } catch (error) {
+      // The readings stay: the therapist must not measure the hand again.
+      return failed(
+        error instanceof ApiProblem ? error.message : 'Not saved. The readings are still here; try again.',
+      )
+    }
+  }
+  function failed(message: string): false {
+    saveState.value = { name: 'failed', message }
+    return false
+  }
+  return {
+    typed,
+    note,
+    saveState,
+    injured,
+    other,
+    bench,
+    plan,
+    shownDigits,
+    order,
+    undoable,
+    readings,
+    findings,
+    items,
+    next,
+    gridOrder,
+    wrong,
+    asks,
+    start,
+    lookUp,
+    stop,
+    setOrder,
+    enter,
+    type,
+    writeNote,
+    undo,
+    lastTyped,
+    otherTyped,
+    cellAt,
+    textAt,
+    lastingAt,
+    locksAt,
+    isLocked,
+    isThere,
+    goneSince,
+    numbersAt,
+    hingesAt,
+    save,
+  }
+})
+
+function hingePlaces(digits: readonly Digit[], side: Side, kind: ReadingKind): ReadingPlace[] {
+  return digits.flatMap((digit) => hingesOf(digit).map((measure) => ({ measure, digit, side, kind })))
+}
+
+/** One joint of all digits after another; the thumb's MCP and IP go with the MCP and PIP of the fingers. */
+function byJoint(digits: readonly Digit[], side: Side, kind: ReadingKind): ReadingPlace[] {
+  return [0, 1, 2].flatMap((joint) =>
+    digits.flatMap((digit) => {
+      const measure = hingesOf(digit)[joint]
+      return measure ? [{ measure, digit, side, kind }] : []
+    }),
+  )
+}
