@@ -100,30 +100,32 @@ describe('the slice, from referral to a logged bout', () => {
       ),
     ).toBe(true)
     await press(desk, 'Open the episode')
-    await reads(desk, 'Range of motion')
+    await reads(desk, 'A step waits for')
     await reads(desk, 'day 10 · week 1')
   })
 
   it('measures both sides and compares them', async () => {
     for (const [label, value] of [
-      ['Flexion, left side, active, degrees', '30'],
-      ['Flexion, right side, active, degrees', '75'],
-      ['Extension, left side, active, degrees', '-5'],
-      ['Supination, left side, passive, degrees', '40'],
+      ['Wrist flexion, left, active, degrees', '30'],
+      ['Wrist flexion, right, active, degrees', '75'],
+      ['Wrist extension, left, active, degrees', '-5'],
+      ['Supination, left, active, degrees', '40'],
     ] as const) {
       await fill(desk, label, value)
     }
-    await reads(desk, '45° 40 %')
-    await fill(desk, 'Pronation, left side, active, degrees', '200')
+    await reads(desk, '40 %')
+    await fill(desk, 'Pronation, left, active, degrees', '200')
     await reads(desk, 'Pronation lies between')
     await press(desk, 'Save the evaluation')
     await reads(desk, 'marked in red')
-    await fill(desk, 'Pronation, left side, active, degrees', '60')
+    await fill(desk, 'Pronation, left, active, degrees', '60')
     await choose(desk, 'At rest', '2')
     await choose(desk, 'While moving', '3')
     await expectAccessible(desk, 'evaluate')
     await press(desk, 'Save the evaluation')
-    await reads(desk, 'Saved.')
+    await reads(desk, 'Sure?')
+    await press(desk, 'Save as typed')
+    await reads(desk, 'Saved: 7 readings.')
   })
 
   it('shows what holds the next phase, and opens it when that is recorded', async () => {

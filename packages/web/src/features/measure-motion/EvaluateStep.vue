@@ -6,6 +6,7 @@ import {
   measureFacts,
   numberOf,
   placeKey,
+  poseWords,
   placeOfKey,
   WRIST_MOTIONS,
   type Digit,
@@ -50,8 +51,14 @@ async function begin() {
   const place = item?.missing[0] ?? item?.places[0]
   if (place) await go(placeKey(place))
 }
-onMounted(begin)
-onBeforeUnmount(() => bench.stop())
+onMounted(() => {
+  window.addEventListener('keydown', keyed)
+  void begin()
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', keyed)
+  bench.stop()
+})
 
 /** Parts of the bench, each a table of its own. Those the case needs are open, the others one press away. */
 const HAND_PARTS: readonly { id: string; title: string; measures: readonly MeasureName[] }[] = [
@@ -147,6 +154,7 @@ const picture = computed(() => {
       isNear: false,
       title: WRIST_MOTIONS[motion.value].label,
       value: own === null ? 'not measured' : `${own * WRIST_MOTIONS[motion.value].signed}°`,
+      words: own === null ? '' : poseWords(wristOf(motion.value, own).pose!).en,
     }
   }
   const ghost = handOf(bench.shownDigits, end.value, (digit) => bench.hingesAt(digit, other.value, 'active'))
@@ -157,6 +165,7 @@ const picture = computed(() => {
     isNear: true,
     title: end.value === 'closed' ? 'As far as it bends, active' : 'As far as it straightens, active',
     value: '',
+    words: '',
   }
 })
 function draw(place: ReadingPlace) {
@@ -243,9 +252,18 @@ async function go(key: string) {
   cell?.scrollIntoView({ block: 'center' })
   cell?.focus()
 }
-/** Undo works anywhere at the bench, on readings rather than letters. */
+/** Anywhere at the bench: Alt N goes to the next missing reading, Ctrl Z takes back a reading rather than a letter. */
 function keyed(event: KeyboardEvent) {
+  if (event.altKey && event.code === 'KeyN') {
+    event.preventDefault()
+    const place = bench.next?.missing[0]
+    if (place) void go(placeKey(place))
+    return
+  }
   if (event.key.toLowerCase() !== 'z' || !(event.ctrlKey || event.metaKey) || event.shiftKey) return
+  const field = event.target as HTMLElement
+  // In the note it takes back letters, as anywhere.
+  if (/^(INPUT|TEXTAREA)$/.test(field.tagName) && !field.dataset['place']) return
   event.preventDefault()
   const key = bench.undo()
   if (key) void go(key)
@@ -257,7 +275,7 @@ async function save() {
 </script>
 
 <template>
-  <form v-if="cases.data" ref="step" class="step" novalidate @submit.prevent="save" @keydown="keyed">
+  <form v-if="cases.data" ref="step" class="step" novalidate @submit.prevent="save">
     <WhatToMeasure v-if="bench.plan" class="plan" @go="go" />
     <div v-else class="sheet plan waiting">
       <NoticeBox v-if="failed" tone="stop"
@@ -330,30 +348,11 @@ async function save() {
         <button v-for="one in addable" :key="one.id" type="button" @click="add(one)">{{ one.title }}</button>
       </div>
       <p class="soft foot">
-        Grey figures are the last readings: <kbd>*</kbd> takes them, <kbd>=</kbd> takes the other side, Ctrl Z
-        takes back. A change within the error of the goniometer is no change; the error is larger where
-        another therapist took the last reading. Its figures are from memory.
+        Grey figures are the last readings: <kbd>*</kbd> takes them, <kbd>=</kbd> takes the other side,
+        <kbd>Ctrl Z</kbd> takes back, <kbd>Alt N</kbd> goes to the next missing one. A change within the error
+        of the goniometer is no change; the error is larger where another therapist took the last reading. Its
+        figures are from memory.
       </p>
-      <div class="saving">
-        <TextInput
-          :model-value="bench.note"
-          label="Note"
-          @update:model-value="bench.writeNote($event ?? '')"
-        />
-        <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
-          bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
-        }}</v-btn>
-        <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{
-          bench.saveState.message
-        }}</NoticeBox>
-        <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
-          ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox
-        >
-        <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
-          >Saved: {{ bench.saveState.readings }}
-          {{ bench.saveState.readings === 1 ? 'reading' : 'readings' }}.</NoticeBox
-        >
-      </div>
     </section>
     <aside class="side">
       <section class="sheet">
@@ -363,7 +362,7 @@ async function save() {
           :ghost="picture.ghost"
           :view="picture.view"
           :is-near="picture.isNear"
-          :alternative="`${picture.title} ${picture.value}`"
+          :alternative="`${picture.title} ${picture.value}${picture.words && `: ${picture.words}`}`"
         >
           <strong>{{ picture.title }}</strong>
           <span v-if="picture.value" class="tabular">{{ picture.value }}</span>
@@ -373,6 +372,28 @@ async function save() {
           </span>
           <span class="soft">pale: other side; hatched: not measured</span>
         </MeasuredHand>
+      </section>
+      <section class="sheet">
+        <div class="saving">
+          <TextInput
+            :model-value="bench.note"
+            label="Note"
+            @update:model-value="bench.writeNote($event ?? '')"
+          />
+          <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
+            bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
+          }}</v-btn>
+          <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{
+            bench.saveState.message
+          }}</NoticeBox>
+          <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
+            ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox
+          >
+          <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
+            >Saved: {{ bench.saveState.readings }}
+            {{ bench.saveState.readings === 1 ? 'reading' : 'readings' }}.</NoticeBox
+          >
+        </div>
       </section>
       <section v-if="shownFans.length > 0" class="sheet fans">
         <RangeFan
@@ -481,20 +502,18 @@ h2 {
   margin-top: 10px;
   font-size: 13px;
 }
-/* The bar that saves stays in sight, however low the window. */
 .saving {
-  position: sticky;
-  bottom: 0;
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 8px 14px;
-  align-items: end;
-  margin-top: 8px;
-  padding: 8px 0 2px;
-  background: var(--sheet);
+  gap: 8px;
+  padding: 10px 14px 14px;
 }
-.saving .notice {
-  grid-column: 1 / -1;
+/* What comes next, the hand and the button that saves stay in sight, however long the tables are. */
+.plan,
+.side {
+  position: sticky;
+  top: 8px;
+  max-height: calc(100vh - 16px);
+  overflow-y: auto;
 }
 .side {
   display: grid;
@@ -550,12 +569,18 @@ kbd {
     grid-template-columns: 220px minmax(0, 1fr);
   }
   .side {
+    position: static;
     grid-column: 2;
+    max-height: none;
   }
 }
 @media (max-width: 800px) {
   .step {
     grid-template-columns: 1fr;
+  }
+  .plan {
+    position: static;
+    max-height: none;
   }
   .side {
     grid-column: 1;

@@ -35,7 +35,7 @@ function go(item: PlanItem) {
 <template>
   <nav class="sheet plan" aria-label="What to measure">
     <section v-for="group in groups" :key="group.title">
-      <h3>{{ group.title }}</h3>
+      <h2>{{ group.title }}</h2>
       <button
         v-for="item in group.items"
         :key="item.id"
@@ -63,7 +63,7 @@ function go(item: PlanItem) {
 .plan {
   padding: 10px 8px;
 }
-h3 {
+h2 {
   margin: 4px 8px 2px;
   font-size: 13px;
   font-weight: 600;
