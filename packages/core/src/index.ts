@@ -38,7 +38,7 @@ export {
 } from './protocol/facts.js'
 export { bindProtocol, UNBOUND, type Binding } from './protocol/bindProtocol.js'
 export { lintProtocol, type Finding } from './protocol/lintProtocol.js'
-export { ruleKey, rulesOf } from './protocol/protocol.js'
+export { motionsOfConcern, ruleKey, rulesOf } from './protocol/protocol.js'
 export type {
   OwnRedFlag,
   OwnYellowFlag,

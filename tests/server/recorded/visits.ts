@@ -93,7 +93,7 @@ export async function clinicDay(clinic: TestClinic): Promise<RecordedAnswer[]> {
   }
 
   async function readCase(id: string) {
-    for (const part of ['', '/exercises', '/permissions', '/permissions?inside=none', '/draft'])
+    for (const part of ['', '/exercises', '/permissions', '/permissions?inside=none', '/bench', '/draft'])
       await noorAsks('GET', `/api/episodes/${id}${part}`)
   }
   const fact = (what: string, value: unknown) => ({

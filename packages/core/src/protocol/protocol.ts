@@ -215,3 +215,11 @@ export function rulesOfPhase(phase: Phase): Rule[] {
 export function ruleKey(protocol: Protocol, rule: Rule): string {
   return `${protocol.id}#${rule.key}`
 }
+
+/** The motions a school is about: those it guards; where it guards none, those it strengthens. */
+export function motionsOfConcern({
+  guard,
+  strengthMotions,
+}: Pick<Protocol, 'guard' | 'strengthMotions'>): ReadonlySet<Motion> {
+  return guard.size > 0 ? guard : strengthMotions
+}

@@ -30,7 +30,7 @@ export interface Measured {
   /** The injured digits; none: the hand as a whole. */
   readonly digits: readonly Digit[]
   readonly handedness: 'left' | 'right' | 'both'
-  /** Motions the school guards: their arcs are what "range of the other side" means. */
+  /** Motions the school is about: their arcs are what "range of the other side" means. */
   readonly motions: readonly Motion[]
 }
 

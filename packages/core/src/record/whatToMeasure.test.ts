@@ -5,7 +5,7 @@ import { IDLE_SIGNATURE } from '../exercise/signature.js'
 import { placeKey, type ReadingPlace } from '../measurement/readings/reading.js'
 import { measureFacts } from '../measurement/readings/measures.js'
 import type { Visit } from '../measurement/readings/visits.js'
-import type { Protocol } from '../protocol/protocol.js'
+import { motionsOfConcern, type Protocol } from '../protocol/protocol.js'
 import { verdictKind } from '../verdict/assess.js'
 import { standingOf } from '../verdict/caseOnDay.js'
 import type { PatientCase } from '../verdict/patientCase.js'
@@ -27,7 +27,7 @@ const aboutOf = ({ protocol, digits }: PatientCase): Measured => ({
   side: 'left',
   digits,
   handedness: 'right',
-  motions: [...new Set([...protocol.guard, ...protocol.strengthMotions])],
+  motions: [...motionsOfConcern(protocol)],
 })
 const injuredIn = (protocol: Protocol): readonly Digit[] => {
   const asked = digitsAsked(protocol, catalogue.conditions.get(protocol.condition)!)

@@ -73,10 +73,13 @@ export function whatToMeasure(
 }
 
 function gateItems(state: PatientCase, about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
-  const { next } = standingOf(state)
+  const { next, index } = standingOf(state)
   const entry = next?.phase.entry ?? []
   const isLoadBase = (text: string) => LOAD_BASE_CRITERIA.some((one) => one.text === text)
-  const asked = [...entry, ...criteriaOfCase(state)]
+  // What only phases asked that are passed is not asked again.
+  const { phases, ...rest } = state.protocol
+  const ahead = { ...state, protocol: { ...rest, phases: phases.slice(index + 1), select: [] } }
+  const asked = [...entry, ...criteriaOfCase(ahead)]
   const names = [...new Set(asked.map(({ name }) => name))].filter(isMeasured)
   return names.map((name) => {
     const first = asked.find((criterion) => criterion.name === name)!

@@ -1,5 +1,5 @@
 import { DIRECTION_NAMES, inEach, JOINT_NAMES, type Said } from '../words/names.js'
-import type { Phase } from '../protocol/protocol.js'
+import { motionsOfConcern, type Phase } from '../protocol/protocol.js'
 import type { Joint, Mode, Motion, Orthosis } from '../vocabulary/vocabulary.js'
 import { assess } from './assess.js'
 import { wordOfMotion } from '../vocabulary/vocabulary.js'
@@ -38,8 +38,7 @@ export function permissionMap(
 ): MapRow[] {
   const { protocol } = state
   const { phase } = standingOf(state)
-  const guarded = protocol.guard.size > 0 ? protocol.guard : protocol.strengthMotions
-  const motions = [...new Set([...guarded, ...spokenOfIn(phase)])]
+  const motions = [...new Set([...motionsOfConcern(protocol), ...spokenOfIn(phase)])]
   return motions
     .filter((motion) => isInMap(motion, motions))
     .map((motion) => ({

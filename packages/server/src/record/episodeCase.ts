@@ -3,6 +3,7 @@ import {
   hoursStillCounted,
   lastReviewOn,
   measuredFacts,
+  motionsOfConcern,
   patientCaseOf,
   worstPainOf,
   type CaseRecord,
@@ -103,7 +104,7 @@ export function measuredOf({ episode, patient }: StandingRecord, protocol: Proto
     side: episode.side,
     digits: episode.digits,
     handedness: patient.dominantHand,
-    motions: [...new Set([...protocol.guard, ...protocol.strengthMotions])],
+    motions: [...motionsOfConcern(protocol)],
   }
 }
 

@@ -61,8 +61,7 @@ function hingeOf(facts: MeasureFacts, text: string): Result {
   if (fused) return { fusedAtDeg: numberIn(facts, fused[1]!) }
   if (text === 'f') wrong('Fused at which angle? Write f30.')
   const ends = ENDS.exec(text)
-  if (!ends || (!ends[1] && !ends[2]))
-    return wrong('Write deficit and flexion, as 10/85; one end as 10/ or /85; f30 fused, x absent.')
+  if (!ends || (!ends[1] && !ends[2])) return wrong('Write both ends, as 10/85; one end alone as 10/ or /85.')
   const [extendedEndDeg, flexedEndDeg] = [ends[1], ends[2]].map((end) =>
     end === undefined ? null : numberIn(facts, end),
   ) as [number | null, number | null]

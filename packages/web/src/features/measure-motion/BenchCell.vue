@@ -16,6 +16,7 @@ const key = computed(() => placeKey(props.place))
 const facts = computed(() => measureFacts(props.place.measure))
 const text = computed(() => bench.textAt(props.place))
 const cell = computed(() => bench.cellAt(props.place))
+const isWrong = computed(() => bench.wrongAt(props.place) !== null)
 const isLocked = computed(() => bench.isLocked(props.place))
 const lasting = computed(() => bench.lastingAt(props.place))
 const form = computed(() =>
@@ -52,11 +53,9 @@ function pressed(event: KeyboardEvent) {
     :value="text"
     class="cell tabular"
     :class="[
-      cell.name,
+      cell.name === 'read' ? 'read' : isWrong ? 'wrong' : '',
       {
         unusual: cell.name === 'read' && cell.isUnusual,
-        ends: facts.shape === 'hinge',
-        trials: facts.shape === 'trials',
       },
     ]"
     :data-place="key"
@@ -64,8 +63,9 @@ function pressed(event: KeyboardEvent) {
     autocomplete="off"
     :placeholder="lasting ?? bench.lastTyped(place) ?? ''"
     :aria-label="label"
-    :aria-invalid="cell.name === 'wrong'"
+    :aria-invalid="isWrong"
     @focus="bench.enter(place)"
+    @blur="bench.leave()"
     @input="typed"
     @keydown="pressed"
   />
@@ -82,7 +82,7 @@ import { mdiLockOutline } from '@mdi/js'
 .cell,
 .locked {
   width: 100%;
-  min-width: 46px;
+  min-width: 0;
   height: 32px;
   padding: 0 6px;
   border: 1px solid var(--line);
@@ -100,12 +100,6 @@ import { mdiLockOutline } from '@mdi/js'
 .cell:focus {
   outline: 2px solid var(--teal);
   outline-offset: 1px;
-}
-.ends {
-  min-width: 62px;
-}
-.trials {
-  min-width: 130px;
 }
 .cell.read {
   font-weight: 650;

@@ -43,8 +43,8 @@ const placesOf = (row: (typeof rows.value)[number]) =>
   KINDS.flatMap((kind) => row.places[kind].flat()).filter((place) => place !== null)
 const wrongOf = (row: (typeof rows.value)[number]) =>
   placesOf(row).flatMap((place) => {
-    const cell = bench.cellAt(place)
-    return cell.name === 'wrong' ? [{ place, ...cell }] : []
+    const wrong = bench.wrongAt(place)
+    return wrong ? [{ place, ...wrong }] : []
   })
 const total = (deg: number | null) => (deg === null ? '–' : `${deg}°`)
 

@@ -94,6 +94,10 @@ const isOpen = (id: string, measures: readonly MeasureName[]) =>
   measures.some((measure) => asked.value.has(measure)) ||
   bench.readings.some(({ measure }) => measures.includes(measure))
 const handParts = computed(() => HAND_PARTS.filter(({ id, measures }) => isOpen(id, measures)))
+const handTitle = computed(() => {
+  const [first, ...others] = handParts.value.map(({ title }) => title)
+  return [first, ...others.map((title) => title.toLowerCase())].join(', ')
+})
 /** Wrist and forearm stand in one table. */
 const rangeRows = computed(() =>
   handParts.value.flatMap(({ measures }) => measures.map((measure) => ({ measure, digit: null }))),
@@ -105,8 +109,9 @@ const creaseRows = computed(() =>
 )
 const rowsOf = (measures: readonly MeasureName[]) =>
   measures.map((measure) => ({ measure, digit: measureFacts(measure).digits ? ('thumb' as Digit) : null }))
+/** Girths of the digits that were named as injured; of a whole hand its volume tells more. */
 const girthRows = computed(() =>
-  bench.shownDigits.map((digit) => ({ measure: 'girthProximal' as const, digit })),
+  (cases.data?.episode.digits ?? []).map((digit) => ({ measure: 'girthProximal' as const, digit })),
 )
 const addable = computed(() => [
   ...DIGITS.filter((digit) => !bench.shownDigits.includes(digit)).map((digit) => ({
@@ -312,16 +317,16 @@ async function save() {
       </template>
       <template v-if="creaseRows.length > 0 || hasThumb">
         <h2 class="next">Reach</h2>
-        <NumberTable v-if="creaseRows.length > 0" :rows="creaseRows" @drawn="draw" />
+        <NumberTable :rows="[...creaseRows, ...(hasThumb ? rowsOf(THUMB) : [])]" @drawn="draw" />
+        <LockNotes :measures="['fingertipToCrease', ...THUMB]" />
         <template v-if="hasThumb">
-          <NumberTable :rows="rowsOf(THUMB)" @drawn="draw" />
           <NumberTable :rows="rowsOf(THUMB_ANGLES)" @drawn="draw" />
           <LockNotes :measures="THUMB_ANGLES" />
         </template>
       </template>
       <template v-if="rangeRows.length > 0">
         <header class="next">
-          <h2>{{ handParts.map(({ title }) => title).join(', ') }}</h2>
+          <h2>{{ handTitle }}</h2>
           <p class="soft">Degrees from neutral; short of neutral is negative: <kbd>-10</kbd></p>
         </header>
         <NumberTable :rows="rangeRows" @drawn="draw" />
@@ -431,7 +436,7 @@ async function save() {
 <style scoped>
 .step {
   display: grid;
-  grid-template-columns: 232px minmax(0, 1.9fr) minmax(300px, 1fr);
+  grid-template-columns: 226px minmax(0, 1fr) 352px;
   gap: 12px;
   padding: 8px 18px 24px;
   align-items: start;
@@ -458,6 +463,9 @@ h2 {
 }
 .next {
   margin-top: 16px;
+}
+.bench > .next:first-child {
+  margin-top: 0;
 }
 .pushed {
   margin-top: 6px;

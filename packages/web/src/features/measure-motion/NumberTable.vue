@@ -10,7 +10,8 @@ import {
 } from '@pledge/core'
 import { computed } from 'vue'
 import BenchCell from './BenchCell.vue'
-import { changeText, unitText } from './findingWords'
+import { useCaseStore } from '../../shared/case/caseStore'
+import { changeText, strengthTexts, unitText } from './findingWords'
 import { useBenchStore } from './benchStore'
 
 /** Measures of one number, or of trials, row by row: both sides, what is short of the other side, what changed. */
@@ -18,12 +19,14 @@ const props = defineProps<{ rows: readonly { measure: MeasureName; digit: Digit 
 defineEmits<{ drawn: [place: ReadingPlace] }>()
 
 const bench = useBenchStore()
+const cases = useCaseStore()
 const sides = computed<readonly Side[]>(() => [bench.injured, bench.other])
 const kinds = computed<readonly (ReadingKind | null)[]>(() => {
   const [first] = props.rows
   const { kinds } = measureFacts(first!.measure)
   return kinds.length > 0 ? kinds : [null]
 })
+const isTrials = computed(() => measureFacts(props.rows[0]!.measure).shape === 'trials')
 const lines = computed(() =>
   props.rows.map(({ measure, digit }) => {
     const facts = measureFacts(measure)
@@ -37,12 +40,23 @@ const lines = computed(() =>
   }),
 )
 const label = (digit: Digit | null, text: string) =>
-  digit && digit !== 'thumb' ? `${digit} ${text.toLowerCase()}` : text
+  digit && (digit !== 'thumb' || text.startsWith('Girth')) ? `${digit} ${text.toLowerCase()}` : text
 const wrongOf = (places: (ReadingPlace | null)[][]) =>
   places.flat().flatMap((place) => {
-    const cell = place ? bench.cellAt(place) : { name: 'empty' as const }
-    return cell.name === 'wrong' ? [cell.message] : []
+    const wrong = place && bench.wrongAt(place)
+    return wrong ? [wrong.message] : []
   })
+function strengthOf(place: ReadingPlace, otherKgf: number | null) {
+  const cell = bench.cellAt(place)
+  if (cell.name !== 'read' || !isTrials.value) return []
+  const dominant = cases.data?.patient.dominantHand as 'left' | 'right' | 'both'
+  return strengthTexts(
+    cell.result as readonly number[],
+    otherKgf,
+    { dominant, side: bench.injured },
+    place.measure === 'grip',
+  )
+}
 /** Enter goes on to the next cell of this table. */
 function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
   if (event.key !== 'Enter') return
@@ -57,6 +71,12 @@ function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
 
 <template>
   <table>
+    <colgroup>
+      <col class="names" />
+      <col :span="2 * kinds.length" :class="isTrials ? 'trials' : 'in'" />
+      <col class="share" />
+      <col />
+    </colgroup>
     <thead>
       <tr>
         <td />
@@ -69,7 +89,7 @@ function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
         >
           {{ side === 'left' ? 'Left' : 'Right' }} <span v-if="at === 0">injured</span>
         </th>
-        <th scope="col" class="num">of other side</th>
+        <th scope="col" class="num">of other</th>
         <th scope="col">change</th>
       </tr>
       <tr v-if="kinds.length > 1" class="kinds">
@@ -107,6 +127,13 @@ function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
         <td class="change">
           <p v-for="message in wrongOf(line.places)" :key="message" class="bad" role="alert">{{ message }}</p>
           <span
+            v-for="one in strengthOf(line.places[0]![0]!, line.told.other)"
+            :key="one.text"
+            class="line"
+            :class="one.tone"
+            >{{ one.text }}</span
+          >
+          <span
             v-if="line.told.sinceLast"
             :class="changeText(line.told.sinceLast, line.facts.unit, line.facts.decimals).tone"
             >{{ changeText(line.told.sinceLast, line.facts.unit, line.facts.decimals).text }}</span
@@ -121,6 +148,19 @@ function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
 table {
   width: 100%;
   border-collapse: collapse;
+  table-layout: fixed;
+}
+col.names {
+  width: 142px;
+}
+col.in {
+  width: 62px;
+}
+col.trials {
+  width: 122px;
+}
+col.share {
+  width: 58px;
 }
 th {
   padding: 2px 4px;
@@ -136,7 +176,7 @@ tbody th span,
 }
 tbody th {
   font-size: 15px;
-  white-space: nowrap;
+  line-height: 1.2;
 }
 tbody th::first-letter {
   text-transform: uppercase;
@@ -147,21 +187,19 @@ tbody tr {
 td {
   padding: 3px 4px;
 }
-.in {
-  width: 70px;
-}
 .injured {
   background: var(--teal-wash);
 }
 .num {
-  width: 58px;
   text-align: right;
   white-space: nowrap;
 }
 .change {
-  min-width: 150px;
   font-size: 13px;
   line-height: 1.3;
+}
+.line {
+  display: block;
 }
 .bad {
   color: var(--brick);

@@ -30,9 +30,9 @@ const lines = computed(() =>
         return cell.name === 'read' ? numberOf(cell.result) : null
       })
       const finding = test.find(first ?? null, second ?? null)
-      const wrong = places.map((place) => bench.cellAt(place)).find((cell) => cell.name === 'wrong')
+      const wrong = places.map((place) => bench.wrongAt(place)).find((cell) => cell !== null)
       const missing = test.how.filter((_, at) => [first, second][at] === null)
-      return { digit, places, finding, missing, wrong: wrong?.name === 'wrong' ? wrong.message : null }
+      return { digit, places, finding, missing, wrong: wrong?.message ?? null }
     }),
   })),
 )

@@ -123,9 +123,20 @@ export const useBenchStore = defineStore('bench', () => {
     keepOrder(next)
   }
 
+  /** The cell one is in: what stands there is not called wrong before it is left. */
+  const entered = ref<string | null>(null)
   /** A cell is entered: what is typed until it is left is one step to undo. */
   function enter(place: ReadingPlace) {
     edited = { key: placeKey(place), isKept: false }
+    entered.value = placeKey(place)
+  }
+  function leave() {
+    entered.value = null
+  }
+  /** What is wrong with a cell that was left; `null`: nothing, or still being typed. */
+  function wrongAt(place: ReadingPlace) {
+    const cell = cellAt(place)
+    return cell.name === 'wrong' && entered.value !== placeKey(place) ? cell : null
   }
   function type(place: ReadingPlace, text: string) {
     const key = placeKey(place)
@@ -349,6 +360,8 @@ export const useBenchStore = defineStore('bench', () => {
     stop,
     setOrder,
     enter,
+    leave,
+    wrongAt,
     type,
     writeNote,
     undo,

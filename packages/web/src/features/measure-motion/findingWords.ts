@@ -1,5 +1,7 @@
 import {
   ADHESION,
+  gripTrials,
+  shareOfOtherSide,
   measureFacts,
   type AdhesionResponse,
   type DatedChange,
@@ -27,18 +29,18 @@ const signed = (value: number, digits = 0) => {
   return Number(text) === 0 ? '0' : `${value < 0 ? '−' : '+'}${text}`
 }
 
-/** "+12° since 27 Nov, beyond the error of ±12°". */
+/** "+12° since 27 Nov, beyond error (±12°)". */
 export function changeText(change: DatedChange, unit: MeasureFacts['unit'], digits = 0): FindingText {
   const by = `${signed(change.by, digits)}${unitText(unit)} since ${dayText(change.since)}`
   if (change.error === null) return { text: by, tone: 'soft' }
   const error = `±${change.error.toFixed(digits)}${unitText(unit)}`
   switch (change.word) {
     case 'real':
-      return { text: `${by}, beyond the error of ${error}`, tone: change.isBetter ? 'good' : 'bad' }
+      return { text: `${by}, beyond error (${error})`, tone: change.isBetter ? 'good' : 'bad' }
     case 'probably real':
-      return { text: `${by}, probably more than the error of ${error}`, tone: 'plain' }
+      return { text: `${by}, probably beyond error (${error})`, tone: 'plain' }
     default:
-      return { text: `${by}, within the error of ${error}`, tone: 'soft' }
+      return { text: `${by}, within error (${error})`, tone: 'soft' }
   }
 }
 
@@ -105,4 +107,32 @@ function adhesionText({ class: word, resolvedPercent, isWithinError }: AdhesionR
   const gone = resolvedPercent === null ? '' : `, ${Math.round(resolvedPercent)} % of it gone`
   const error = isWithinError && word !== 'absent' ? ' (the change is smaller than the error)' : ''
   return { text: `adhesion ${word}${gone}${error}`, tone: word === 'unresponsive' ? 'care' : 'plain' }
+}
+
+/** Trials of a strength test: their mean and spread, and the share of the other hand; never a word about effort. Source: M-14, M-17. */
+export function strengthTexts(
+  trials: readonly number[],
+  otherKgf: number | null,
+  hand: { readonly dominant: 'left' | 'right' | 'both'; readonly side: 'left' | 'right' },
+  isGrip: boolean,
+): FindingText[] {
+  const { meanKgf, variationPercent, isComparableWithNorms } = gripTrials(trials, 'kgf')
+  const spread = variationPercent === null ? '' : `, spread ${variationPercent.toFixed(1)} %`
+  const share = shareOfOtherSide(
+    meanKgf,
+    otherKgf,
+    hand.dominant,
+    hand.dominant === hand.side,
+    isGrip ? 'grip' : 'pinch',
+  )
+  const isAdjusted = share !== null && Math.round(share.adjustedPercent) !== Math.round(share.rawPercent)
+  return [
+    {
+      text: `mean ${meanKgf.toFixed(1)} kg${spread}${isComparableWithNorms ? '' : '; three trials compare with tables'}`,
+      tone: 'plain',
+    },
+    ...(isAdjusted
+      ? [{ text: `${Math.round(share.adjustedPercent)} % by the rule of ten percent`, tone: 'soft' as const }]
+      : []),
+  ]
 }
