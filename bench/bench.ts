@@ -15,6 +15,7 @@ import { atomsOf } from '../packages/core/src/verdict/atoms.js'
 import { ruleSpeaksOf } from '../packages/core/src/verdict/matching.js'
 import { benchCase, catalogue } from './benchCase.js'
 import { caseload } from './caseload.js'
+import { evaluations, recomputed } from './evaluations.js'
 import { measures } from './measures.js'
 import { starts } from './starts.js'
 import { uploads } from './uploads.js'
@@ -176,7 +177,9 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   documents: caseDocuments,
   calendar,
   measures: () => measures([...catalogue.exercises.values()], print),
+  bench: () => recomputed(print),
   start: () => starts(print),
+  visits: () => withClinic(catalogue, (clinic) => evaluations(clinic, print)),
   uploads: () => withClinic(catalogue, (clinic) => uploads(clinic, print)),
   caseload: () => withClinic(catalogue, (clinic) => caseload(clinic, print)),
 }

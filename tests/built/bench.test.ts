@@ -4,9 +4,8 @@ import { afterAll, beforeAll, expect, inject, it } from 'vitest'
 import { checkedReading, typedReading, placeOfKey, hingesOf, DIGITS, type Digit } from '@pledge/core'
 import { openPage, press, reads, signIn, joinBrowser } from '../../scripts/lib/browser.mjs'
 import { connect } from '../../packages/server/src/data/connect.js'
-import { referralFor } from '../builders/referral.js'
-import { catalogue } from '../core/shippedCatalogue.js'
 import { expectAccessible } from './accessible.js'
+import { benchOf } from './clinicPage.js'
 
 /** The measuring bench in a real browser, by keyboard alone. */
 const { browser, signIns, url, environment } = inject('built')
@@ -38,32 +37,6 @@ afterAll(async () => {
   await started.close()
 })
 
-const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
-
-/** Opens an episode by the same request as the referral page, and its bench. */
-async function benchOf(protocolId: string, day: number, changes: object = {}): Promise<string> {
-  const referral = referralFor(catalogue.protocols.get(protocolId)!, {
-    anchorOn: daysAgo(day),
-    injuredOn: daysAgo(day),
-    letterOn: daysAgo(day),
-    ...changes,
-  })
-  const answer = await page.evaluate(async (body) => {
-    const session = await (await fetch('/api/session')).json()
-    const response = await fetch('/api/referrals', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', 'csrf-token': session.csrfToken },
-      body: JSON.stringify(body),
-    })
-    return { status: response.status, text: await response.text() }
-  }, referral)
-  expect(answer.status, answer.text).toBe(201)
-  const id = (JSON.parse(answer.text) as { episodeId: string }).episodeId
-  await page.goto(`${url}/cases/${id}/evaluate`, { waitUntil: 'networkidle0' })
-  await reads(page, 'A step waits for')
-  return id
-}
-
 const focused = () => page.evaluate(() => (document.activeElement as HTMLElement).dataset['place'] ?? '')
 
 /** A whole hand, typed as a therapist would: the injured one stiff in the middle and ring finger, the other healthy. */
@@ -94,7 +67,7 @@ it(
   'a full hand of 120 readings is measured by keyboard alone, and is stored as core reads it',
   { timeout: 120_000 },
   async () => {
-    const id = await benchOf('STIFF', 60)
+    const id = await benchOf(page, url, 'STIFF', 60)
     let keys = 0
     const key = async (name: Parameters<Page['keyboard']['press']>[0]) => {
       keys += 1
@@ -145,7 +118,7 @@ it(
 )
 
 it('readings survive a reload, a lost network and a second tab', { timeout: 60_000 }, async () => {
-  await benchOf('STIFF', 61)
+  await benchOf(page, url, 'STIFF', 61)
   const cell = (await page.waitForSelector(
     '[data-place="pip.index.left.active"], [data-place="pip.ring.left.active"]',
   ))!

@@ -56,9 +56,3 @@ export function extensionDeficitDeg({ extendedEndDeg }: Pick<JointReading, 'exte
 export function hyperextensionDeg({ extendedEndDeg }: Pick<JointReading, 'extendedEndDeg'>): number {
   return Math.max(0, -extendedEndDeg)
 }
-
-/** Whether a reading is possible but unusual, so that the bench asks "are you sure?". */
-export function isUnusualReading(joint: HingeJoint, { flexedEndDeg, extendedEndDeg }: JointReading): boolean {
-  const [low, high] = JOINT_READING_LIMITS[joint].soft
-  return [flexedEndDeg, extendedEndDeg].some((angle) => angle < low || angle > high)
-}

@@ -1,6 +1,4 @@
-import { reaches } from '../../anatomy/checked.js'
-import { isUnverified } from '../../anatomy/constant.js'
-import { errorOfMeasure, type Measure, type Rater } from '../change/measureErrors.js'
+import type { Measure } from '../change/measureErrors.js'
 import { CoreError } from '../../errors.js'
 
 /**
@@ -52,7 +50,6 @@ interface WristMotionFacts {
   readonly error: Measure
 }
 export type WristMotion = keyof typeof WRIST_MOTIONS
-export const WRIST_MOTION_NAMES = Object.keys(WRIST_MOTIONS) as WristMotion[]
 
 /**
  * A reading in the stored sign: flexion +, extension −; ulnar +, radial −; supination +, pronation −.
@@ -71,58 +68,4 @@ export function signedDeg(motion: WristMotion, readingDeg: number): number {
     )
   }
   return readingDeg === 0 ? 0 : readingDeg * WRIST_MOTIONS[motion].signed
-}
-
-/** The therapist's reading of a stored angle: the inverse of `signedDeg`. */
-export function readingDeg(motion: WristMotion, storedDeg: number): number {
-  return storedDeg === 0 ? 0 : storedDeg * WRIST_MOTIONS[motion].signed
-}
-
-/** Whether a reading is possible but unusual, so that the bench asks "are you sure?". */
-export function isUnusual(motion: WristMotion, reading: number): boolean {
-  const [low, high] = WRIST_MOTIONS[motion].soft
-  return reading < low || reading > high
-}
-
-/** Degrees short of the other side; negative when it goes further. Unknown when either side was not measured. */
-export function shortOfOtherSideDeg(reading: number | null, otherSide: number | null): number | null {
-  return reading === null || otherSide === null ? null : otherSide - reading
-}
-
-/** Percent of the other side; unknown when either was not measured or the other side does not move that way. */
-export function percentOfOtherSide(reading: number | null, otherSide: number | null): number | null {
-  if (reading === null || otherSide === null || otherSide <= 0) return null
-  return (reading / otherSide) * 100
-}
-
-export interface Change {
-  readonly deg: number
-  /** Gain or loss beyond the goniometer's error, or none that can be told from it. */
-  readonly verdict: 'gained' | 'lost' | 'within error'
-  /** Smallest change that is real with 95 % confidence, for who measured both times. */
-  readonly errorDeg: number
-  readonly isUnverified: boolean
-}
-
-/**
- * Change of a reading since an earlier one, against the error of this motion. Unknown when either is missing.
- *
- * @param rater - who took the earlier reading: the same therapist, another one, or the patient at home
- */
-export function changeSince(
-  motion: WristMotion,
-  earlier: number | null,
-  now: number | null,
-  rater: Rater,
-): Change | null {
-  if (earlier === null || now === null) return null
-  const error = errorOfMeasure(WRIST_MOTIONS[motion].error, rater)
-  const deg = now - earlier
-  const isReal = reaches(Math.abs(deg), error.mdc95)
-  return {
-    deg,
-    verdict: !isReal ? 'within error' : deg > 0 ? 'gained' : 'lost',
-    errorDeg: error.mdc95,
-    isUnverified: isUnverified(error),
-  }
 }

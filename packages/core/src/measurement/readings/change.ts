@@ -1,3 +1,4 @@
+import { isUnverified } from '../../anatomy/constant.js'
 import type { ClinicalDay } from '../../calendar/clinicalDay.js'
 import { errorOfMeasure, type Measure as ErrorName, type Rater } from '../change/measureErrors.js'
 import { changeWord, type ChangeWord } from '../change/measurementError.js'
@@ -9,6 +10,8 @@ export interface DatedChange {
   /** Change that is real with 95 % confidence; `null` where no error is published or agreed: then no word is given. */
   readonly error: number | null
   readonly word: ChangeWord | null
+  /** The error was not verified: a screen has to say so. */
+  readonly isUnverified: boolean
   /** Whether it is for the better; `null` without a change. */
   readonly isBetter: boolean | null
 }
@@ -27,6 +30,7 @@ export function datedChange(
     since,
     error: error && error.mdc95,
     word: error && changeWord(by, error),
+    isUnverified: error !== null && isUnverified(error),
     isBetter: by === 0 ? null : by > 0 === better,
   }
 }

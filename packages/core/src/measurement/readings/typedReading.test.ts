@@ -59,6 +59,9 @@ describe('what a therapist types', () => {
   it.each<[MeasureName, string, boolean]>([
     ['pip', '0/115', false],
     ['pip', '0/116', true],
+    ['pip', '-20/115', false],
+    ['mcp', '-46/90', true],
+    ['thumbIp', '-30/90', false],
     ['wristExtension', '90', false],
     ['wristExtension', '-10', true],
     ['thumbPalmarAbduction', '5', true],

@@ -1,7 +1,7 @@
 import type { ClinicalDay } from '../../calendar/clinicalDay.js'
 import type { Rater } from '../change/measureErrors.js'
 import { placeKey, type HingeResult, type Reading, type ReadingPlace, type Result } from './reading.js'
-import { hingesOf, measureFacts, READING_KINDS, type HingeMeasure, type Side } from './measures.js'
+import { measureFacts, READING_KINDS, type HingeMeasure, type Side } from './measures.js'
 import type { Digit } from '../../vocabulary/vocabulary.js'
 
 /** What was measured on one day by one person. */
@@ -94,15 +94,6 @@ export function hingeAt(now: ReadingBook, visits: readonly Visit[], place: Readi
 /** Absent or fused: no reading of a day. */
 export function isLasting(result: HingeResult | null): boolean {
   return result === 'absent' || (result !== null && 'fusedAtDeg' in result)
-}
-
-/** Digits found absent: every hinge of them is. */
-export function absentDigits(now: ReadingBook, visits: readonly Visit[], side: Side): Digit[] {
-  return (['thumb', 'index', 'middle', 'ring', 'little'] as const).filter((digit) =>
-    hingesOf(digit).every(
-      (measure) => hingeAt(now, visits, hingePlace(measure, digit, side, 'active')) === 'absent',
-    ),
-  )
 }
 
 /** How a measure of a place is called, with digit, side and way: "ring PIP, left, active". */

@@ -7,8 +7,11 @@ import {
   numberOf,
   placeKey,
   poseWords,
+  PAIN_TREND_SAYS,
+  painTrend,
   placeOfKey,
   WRIST_MOTIONS,
+  worstPainOf,
   type Digit,
   type MeasureName,
   type ReadingPlace,
@@ -30,6 +33,7 @@ import MeasuredHand from './MeasuredHand.vue'
 import NumberTable from './NumberTable.vue'
 import RangeFan from './RangeFan.vue'
 import TightnessPart from './TightnessPart.vue'
+import TrendStrip from './TrendStrip.vue'
 import WhatToMeasure from './WhatToMeasure.vue'
 
 const cases = useCaseStore()
@@ -239,6 +243,23 @@ const painOf = (measure: MeasureName) => {
   const cell = bench.cellAt(painPlace(measure))
   return cell.name === 'read' ? numberOf(cell.result) : null
 }
+/** The worst pain of each day: at home, at the visits, and as it is said now. */
+const trend = computed(() => {
+  const { data } = cases
+  if (!data) return null
+  const atHome = data.bouts.flatMap((bout) => {
+    const pain = worstPainOf(bout)
+    return pain === null ? [] : [{ on: bout.startedAt.slice(0, 10), pain }]
+  })
+  const said = bench.bench.visits.flatMap(({ on, readings }) =>
+    readings.flatMap(({ measure, result }) =>
+      measure === 'painAct' ? [{ on, pain: numberOf(result) ?? 0 }] : [],
+    ),
+  )
+  const now = painOf('painAct')
+  const pains = [...atHome, ...said, ...(now === null ? [] : [{ on: data.today, pain: now }])]
+  return pains.length === 0 ? null : PAIN_TREND_SAYS[painTrend(pains, data.today, data.episode.day)]
+})
 function setPain(measure: MeasureName, score: number | null) {
   bench.enter(painPlace(measure))
   bench.type(painPlace(measure), score === null ? '' : String(score))
@@ -280,157 +301,169 @@ async function save() {
 </script>
 
 <template>
-  <form v-if="cases.data" ref="step" class="step" novalidate @submit.prevent="save">
-    <WhatToMeasure v-if="bench.plan" class="plan" @go="go" />
-    <div v-else class="sheet plan waiting">
-      <NoticeBox v-if="failed" tone="stop"
-        >What to measure could not be loaded. Readings can be typed all the same.
-        <button type="button" class="text-button" @click="begin">Try again</button></NoticeBox
-      >
-      <p v-else class="soft">Looking up what this case needs…</p>
-    </div>
-    <section class="sheet bench">
-      <template v-if="bench.shownDigits.length > 0">
-        <header>
-          <h2>Fingers and thumb</h2>
-          <p class="soft">
-            Deficit / flexion <kbd>10/85</kbd>, hyperextension <kbd>-15/90</kbd>, fused <kbd>f30</kbd>, absent
-            <kbd>x</kbd>
-          </p>
-          <div class="order" role="group" aria-label="Tab goes">
-            <button
-              v-for="way in ['digit', 'joint'] as const"
-              :key="way"
-              type="button"
-              :aria-pressed="bench.order === way"
-              @click="bench.setOrder(way)"
-            >
-              by {{ way }}
-            </button>
-          </div>
-        </header>
-        <DigitGrid :is-flexor-tendon="isFlexorTendon" @focusin="drawnMotion = null" />
-        <LockNotes :measures="['mcp', 'pip', 'dip', 'thumbMcp', 'thumbIp']" />
-        <p v-if="bench.plan?.overpressure" class="soft pushed">
-          Passive without pushing: overpressure waits. {{ bench.plan.overpressure.told[0] }}
-        </p>
-      </template>
-      <template v-if="creaseRows.length > 0 || hasThumb">
-        <h2 class="next">Reach</h2>
-        <NumberTable :rows="[...creaseRows, ...(hasThumb ? rowsOf(THUMB) : [])]" @drawn="draw" />
-        <LockNotes :measures="['fingertipToCrease', ...THUMB]" />
-        <template v-if="hasThumb">
-          <NumberTable :rows="rowsOf(THUMB_ANGLES)" @drawn="draw" />
-          <LockNotes :measures="THUMB_ANGLES" />
-        </template>
-      </template>
-      <template v-if="rangeRows.length > 0">
-        <header class="next">
-          <h2>{{ handTitle }}</h2>
-          <p class="soft">Degrees from neutral; short of neutral is negative: <kbd>-10</kbd></p>
-        </header>
-        <NumberTable :rows="rangeRows" @drawn="draw" />
-        <LockNotes :measures="rangeRows.map(({ measure }) => measure)" />
-      </template>
-      <template v-if="opened.has('tightness')">
-        <h2 class="next">Which structure is tight?</h2>
-        <TightnessPart />
-      </template>
-      <template v-if="isOpen('strength', STRENGTH)">
-        <header class="next">
-          <h2>Strength</h2>
-          <p class="soft">Three trials in kg: <kbd>31 29.5 30</kbd></p>
-        </header>
-        <LockNotes :measures="STRENGTH" />
-        <NumberTable :rows="rowsOf(STRENGTH)" @drawn="draw" />
-      </template>
-      <template v-if="isOpen('swelling', [...SWELLING, 'girthProximal'])">
-        <h2 class="next">Swelling</h2>
-        <NumberTable :rows="[...rowsOf(SWELLING), ...girthRows]" @drawn="draw" />
-      </template>
-      <div v-if="addable.length > 0" class="more">
-        <span class="soft">Also measure</span>
-        <button v-for="one in addable" :key="one.id" type="button" @click="add(one)">{{ one.title }}</button>
-      </div>
-      <p class="soft foot">
-        Grey figures are the last readings: <kbd>*</kbd> takes them, <kbd>=</kbd> takes the other side,
-        <kbd>Ctrl Z</kbd> takes back, <kbd>Alt N</kbd> goes to the next missing one. A change within the error
-        of the goniometer is no change; the error is larger where another therapist took the last reading. Its
-        figures are from memory.
-      </p>
-    </section>
-    <aside class="side">
-      <section class="sheet">
-        <MeasuredHand
-          :side="bench.injured"
-          :reading="picture.reading"
-          :ghost="picture.ghost"
-          :view="picture.view"
-          :is-near="picture.isNear"
-          :alternative="`${picture.title} ${picture.value}${picture.words && `: ${picture.words}`}`"
+  <div>
+    <TrendStrip
+      v-if="cases.data"
+      :today="cases.data.today"
+      :day-zero-on="cases.data.episode.dayZeroOn"
+      :focused="bench.entered"
+    />
+    <form v-if="cases.data" ref="step" class="step" novalidate @submit.prevent="save">
+      <WhatToMeasure v-if="bench.plan" class="plan" @go="go" />
+      <div v-else class="sheet plan waiting">
+        <NoticeBox v-if="failed" tone="stop"
+          >What to measure could not be loaded. Readings can be typed all the same.
+          <button type="button" class="text-button" @click="begin">Try again</button></NoticeBox
         >
-          <strong>{{ picture.title }}</strong>
-          <span v-if="picture.value" class="tabular">{{ picture.value }}</span>
-          <span v-if="!motion" class="order" role="group" aria-label="Drawn">
-            <button type="button" :aria-pressed="end === 'closed'" @click="end = 'closed'">bent</button>
-            <button type="button" :aria-pressed="end === 'open'" @click="end = 'open'">straight</button>
-          </span>
-          <span class="soft">pale: other side; hatched: not measured</span>
-        </MeasuredHand>
-      </section>
-      <section class="sheet">
-        <div class="saving">
-          <TextInput
-            :model-value="bench.note"
-            label="Note"
-            @update:model-value="bench.writeNote($event ?? '')"
-          />
-          <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
-            bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
-          }}</v-btn>
-          <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{
-            bench.saveState.message
-          }}</NoticeBox>
-          <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
-            ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox
-          >
-          <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
-            >Saved: {{ bench.saveState.readings }}
-            {{ bench.saveState.readings === 1 ? 'reading' : 'readings' }}.</NoticeBox
-          >
+        <p v-else class="soft">Looking up what this case needs…</p>
+      </div>
+      <section class="sheet bench">
+        <template v-if="bench.shownDigits.length > 0">
+          <header>
+            <h2>Fingers and thumb</h2>
+            <p class="soft">
+              Deficit / flexion <kbd>10/85</kbd>, hyperextension <kbd>-15/90</kbd>, fused <kbd>f30</kbd>,
+              absent
+              <kbd>x</kbd>
+            </p>
+            <div class="order" role="group" aria-label="Tab goes">
+              <button
+                v-for="way in ['digit', 'joint'] as const"
+                :key="way"
+                type="button"
+                :aria-pressed="bench.order === way"
+                @click="bench.setOrder(way)"
+              >
+                by {{ way }}
+              </button>
+            </div>
+          </header>
+          <DigitGrid :is-flexor-tendon="isFlexorTendon" @focusin="drawnMotion = null" />
+          <LockNotes :measures="['mcp', 'pip', 'dip', 'thumbMcp', 'thumbIp']" />
+          <p v-if="bench.plan?.overpressure" class="soft pushed">
+            Passive without pushing: overpressure waits. {{ bench.plan.overpressure.told[0] }}
+          </p>
+        </template>
+        <template v-if="creaseRows.length > 0 || hasThumb">
+          <h2 class="next">Reach</h2>
+          <NumberTable :rows="[...creaseRows, ...(hasThumb ? rowsOf(THUMB) : [])]" @drawn="draw" />
+          <LockNotes :measures="['fingertipToCrease', ...THUMB]" />
+          <template v-if="hasThumb">
+            <NumberTable :rows="rowsOf(THUMB_ANGLES)" @drawn="draw" />
+            <LockNotes :measures="THUMB_ANGLES" />
+          </template>
+        </template>
+        <template v-if="rangeRows.length > 0">
+          <header class="next">
+            <h2>{{ handTitle }}</h2>
+            <p class="soft">Degrees from neutral; short of neutral is negative: <kbd>-10</kbd></p>
+          </header>
+          <NumberTable :rows="rangeRows" @drawn="draw" />
+          <LockNotes :measures="rangeRows.map(({ measure }) => measure)" />
+        </template>
+        <template v-if="opened.has('tightness')">
+          <h2 class="next">Which structure is tight?</h2>
+          <TightnessPart />
+        </template>
+        <template v-if="isOpen('strength', STRENGTH)">
+          <header class="next">
+            <h2>Strength</h2>
+            <p class="soft">Three trials in kg: <kbd>31 29.5 30</kbd></p>
+          </header>
+          <LockNotes :measures="STRENGTH" />
+          <NumberTable :rows="rowsOf(STRENGTH)" @drawn="draw" />
+        </template>
+        <template v-if="isOpen('swelling', [...SWELLING, 'girthProximal'])">
+          <h2 class="next">Swelling</h2>
+          <NumberTable :rows="[...rowsOf(SWELLING), ...girthRows]" @drawn="draw" />
+        </template>
+        <div v-if="addable.length > 0" class="more">
+          <span class="soft">Also measure</span>
+          <button v-for="one in addable" :key="one.id" type="button" @click="add(one)">
+            {{ one.title }}
+          </button>
         </div>
-      </section>
-      <section v-if="shownFans.length > 0" class="sheet fans">
-        <RangeFan
-          v-for="fan in shownFans"
-          :key="fan.title"
-          :title="fan.title"
-          :ends="fan.ends"
-          :now="fan.now"
-          :last="fan.last"
-          :other="fan.other"
-          :upright="fan.upright"
-        />
-        <p class="legend soft">
-          <i class="key now" /> today <i class="key last" /> last time <i class="key ghost" /> other side
+        <p class="soft foot">
+          Grey figures are the last readings: <kbd>*</kbd> takes them, <kbd>=</kbd> takes the other side,
+          <kbd>Ctrl Z</kbd> takes back, <kbd>Alt N</kbd> goes to the next missing one. A change within the
+          error of the goniometer is no change; the error is larger where another therapist took the last
+          reading. Its figures are from memory.
         </p>
       </section>
-      <section class="sheet pains">
-        <h2>Pain, worst of the last 24 hours</h2>
-        <div v-for="one in pains" :key="one.measure" :data-place="`${one.measure}...`">
-          <PainScale
-            :model-value="painOf(one.measure)"
-            :label="one.label"
-            :labels="['none', 'worst']"
-            @update:model-value="setPain(one.measure, $event)"
+      <aside class="side">
+        <section class="sheet">
+          <MeasuredHand
+            :side="bench.injured"
+            :reading="picture.reading"
+            :ghost="picture.ghost"
+            :view="picture.view"
+            :is-near="picture.isNear"
+            :alternative="`${picture.title} ${picture.value}${picture.words && `: ${picture.words}`}`"
+          >
+            <strong>{{ picture.title }}</strong>
+            <span v-if="picture.value" class="tabular">{{ picture.value }}</span>
+            <span v-if="!motion" class="order" role="group" aria-label="Drawn">
+              <button type="button" :aria-pressed="end === 'closed'" @click="end = 'closed'">bent</button>
+              <button type="button" :aria-pressed="end === 'open'" @click="end = 'open'">straight</button>
+            </span>
+            <span class="soft">pale: other side; hatched: not measured</span>
+          </MeasuredHand>
+        </section>
+        <section class="sheet">
+          <div class="saving">
+            <TextInput
+              :model-value="bench.note"
+              label="Note"
+              @update:model-value="bench.writeNote($event ?? '')"
+            />
+            <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
+              bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
+            }}</v-btn>
+            <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{
+              bench.saveState.message
+            }}</NoticeBox>
+            <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
+              ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox
+            >
+            <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
+              >Saved: {{ bench.saveState.readings }}
+              {{ bench.saveState.readings === 1 ? 'reading' : 'readings' }}.</NoticeBox
+            >
+          </div>
+        </section>
+        <section v-if="shownFans.length > 0" class="sheet fans">
+          <RangeFan
+            v-for="fan in shownFans"
+            :key="fan.title"
+            :title="fan.title"
+            :ends="fan.ends"
+            :now="fan.now"
+            :last="fan.last"
+            :other="fan.other"
+            :upright="fan.upright"
           />
-        </div>
-        <button v-if="!isAllPain" type="button" class="text-button" @click="isAllPain = true">
-          Night, later, next morning
-        </button>
-      </section>
-    </aside>
-  </form>
+          <p class="legend soft">
+            <i class="key now" /> today <i class="key last" /> last time <i class="key ghost" /> other side
+          </p>
+        </section>
+        <section class="sheet pains">
+          <h2>Pain, worst of the last 24 hours</h2>
+          <div v-for="one in pains" :key="one.measure" :data-place="`${one.measure}...`">
+            <PainScale
+              :model-value="painOf(one.measure)"
+              :label="one.label"
+              :labels="['none', 'worst']"
+              @update:model-value="setPain(one.measure, $event)"
+            />
+          </div>
+          <p v-if="trend" class="soft">{{ trend }}</p>
+          <button v-if="!isAllPain" type="button" class="text-button" @click="isAllPain = true">
+            Night, later, next morning
+          </button>
+        </section>
+      </aside>
+    </form>
+  </div>
 </template>
 
 <style scoped>

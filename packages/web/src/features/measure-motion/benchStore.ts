@@ -348,6 +348,7 @@ export const useBenchStore = defineStore('bench', () => {
     shownDigits,
     order,
     undoable,
+    entered,
     readings,
     findings,
     items,

@@ -33,7 +33,7 @@ const signed = (value: number, digits = 0) => {
 export function changeText(change: DatedChange, unit: MeasureFacts['unit'], digits = 0): FindingText {
   const by = `${signed(change.by, digits)}${unitText(unit)} since ${dayText(change.since)}`
   if (change.error === null) return { text: by, tone: 'soft' }
-  const error = `±${change.error.toFixed(digits)}${unitText(unit)}`
+  const error = `±${change.error.toFixed(digits)}${unitText(unit)}${change.isUnverified ? ', unverified' : ''}`
   switch (change.word) {
     case 'real':
       return { text: `${by}, beyond error (${error})`, tone: change.isBetter ? 'good' : 'bad' }

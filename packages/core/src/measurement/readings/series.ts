@@ -1,0 +1,121 @@
+import type { ClinicalDay } from '../../calendar/clinicalDay.js'
+import { daysBetween } from '../../calendar/clinicalDay.js'
+import { DIGITS, type Digit } from '../../vocabulary/vocabulary.js'
+import { errorOfMeasure, type Measure as ErrorName } from '../change/measureErrors.js'
+import { courseOf, type Course } from '../change/plateau.js'
+import type { RobustSlope } from '../change/robustSlope.js'
+import { digitHinges, digitTotal } from './digitTotal.js'
+import { measureFacts, type MeasureFacts, type Side } from './measures.js'
+import { knownEnds, numberOf, placeKey, placeOfKey, type HingeResult } from './reading.js'
+import { bookOf, placeWords, type Visit } from './visits.js'
+
+export interface SeriesPoint {
+  readonly on: ClinicalDay
+  readonly by: string
+  /** In the direction of the measure: extension is positive. */
+  readonly value: number
+}
+
+/** A measure over the visits of a case. */
+export interface Series {
+  /** `tam.ring`, or the place of a reading with the end of a hinge: `pip.ring.left.active.flexed`. */
+  readonly id: string
+  readonly label: string
+  readonly unit: MeasureFacts['unit']
+  readonly isMoreBetter: boolean
+  readonly error: ErrorName | null
+  /** In the order of the visits. */
+  readonly points: readonly SeriesPoint[]
+}
+
+/**
+ * Every series that the visits of a case hold of one side: total active motion of each digit, both ends of each hinge, and every
+ * number. What was measured most often comes first.
+ */
+export function seriesOf(visits: readonly Visit[], side: Side): Series[] {
+  const found = new Map<string, Series & { points: SeriesPoint[] }>()
+  const add = (facts: Omit<Series, 'points'>, visit: Visit, value: number | null) => {
+    if (value === null) return
+    const series = found.get(facts.id) ?? { ...facts, points: [] }
+    series.points.push({ on: visit.on, by: visit.by, value })
+    found.set(facts.id, series)
+  }
+  visits.forEach((visit, at) => {
+    const book = bookOf(visit.readings)
+    for (const digit of DIGITS)
+      add(
+        totalFacts(digit),
+        visit,
+        digitTotal(digit, digitHinges(digit, side, 'active', book, visits.slice(0, at))).totalDeg,
+      )
+    for (const reading of visit.readings) {
+      if (reading.side !== null && reading.side !== side) continue
+      const { shape, signed, unit, isMoreBetter, error } = measureFacts(reading.measure)
+      const [key, label] = [placeKey(reading), placeWords({ ...reading, side: null })]
+      if (shape !== 'hinge') {
+        const number = numberOf(reading.result)
+        add({ id: key, label, unit, isMoreBetter, error }, visit, number === null ? null : number * signed)
+        continue
+      }
+      const { flexedEndDeg, extendedEndDeg } = knownEnds(reading.result as HingeResult)
+      add(
+        { id: `${key}.flexed`, label: `${label}, bends to`, unit, isMoreBetter: true, error },
+        visit,
+        flexedEndDeg,
+      )
+      add(
+        { id: `${key}.lacks`, label: `${label}, lacks`, unit, isMoreBetter: false, error },
+        visit,
+        extendedEndDeg,
+      )
+    }
+  })
+  return [...found.values()].sort((a, b) => b.points.length - a.points.length)
+}
+
+function totalFacts(digit: Digit): Omit<Series, 'points'> {
+  const label = `${digit.charAt(0).toUpperCase()}${digit.slice(1)}, total active motion`
+  return { id: `tam.${digit}`, label, unit: 'degrees', isMoreBetter: true, error: 'totalActiveMotion' }
+}
+
+/** The series a cell belongs to: the flexed end of a hinge, else the number. */
+export function seriesIdOf(key: string): string {
+  return measureFacts(placeOfKey(key).measure).shape === 'hinge' ? `${key}.flexed` : key
+}
+
+/** Recovery is curved: a course is told from the last six weeks. */
+const WINDOW_DAYS = 42
+
+export interface SeriesCourse {
+  readonly course: Course
+  /** A week, in the direction of the measure, with its 95 % interval; `null` with fewer than two days. */
+  readonly perWeek: { readonly by: number; readonly low: number; readonly high: number } | null
+  /** Half the width of a reading's own error, 95 %; `null` where no error is known. */
+  readonly whisker: number | null
+}
+
+/**
+ * Where a series goes over its last six weeks, against the error of its measure. A measure without an error has no course.
+ *
+ * Source: measures M-33, M-34.
+ */
+export function seriesCourse(series: Series): SeriesCourse {
+  const last = series.points.at(-1)
+  const error = series.error && errorOfMeasure(series.error, 'same')
+  const whisker = error && 1.96 * error.sem
+  const recent = series.points.filter(({ on }) => daysBetween(on, last!.on) <= WINDOW_DAYS)
+  const days = recent.map(({ on }) => daysBetween(recent[0]!.on, on))
+  if (!error || new Set(days).size < 2) return { course: 'insufficient', perWeek: null, whisker }
+  const turned = series.isMoreBetter ? 1 : -1
+  const { course, slope } = courseOf(
+    days,
+    recent.map(({ value }) => value * turned),
+    error.mdc95,
+  )
+  return { course, perWeek: inWeeks(slope, turned), whisker }
+}
+
+function inWeeks({ slope, low, high }: RobustSlope, turned: 1 | -1): NonNullable<SeriesCourse['perWeek']> {
+  const [from, to] = turned === 1 ? [low, high] : [-high, -low]
+  return { by: 7 * slope * turned, low: 7 * from, high: 7 * to }
+}
