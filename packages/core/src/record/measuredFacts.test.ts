@@ -80,6 +80,18 @@ describe('a lag', () => {
   })
 })
 
+describe('irritability', () => {
+  const asked = { 'irritProvoked...': '1', 'irritSettles...': '0', 'irritNight...': '0' }
+  it('is computed from the three questions and the pain of the visit, never picked', () => {
+    expect(told('irrit', hand(), visit('2031-03-01', { ...asked, 'painAct...': '3' }))).toMatchObject({
+      value: 'mod',
+      told: 'moderate: ordinary use, up to 10 min, night: nothing',
+    })
+    expect(value('irrit', hand(), visit('2031-03-01', { ...asked, 'painAct...': '8' }))).toBe('high')
+    expect(value('irrit', hand(), visit('2031-03-01', { 'irritProvoked...': '0' }))).toBeUndefined()
+  })
+})
+
 describe('a contracture of the PIP', () => {
   it('is the passive deficit', () => {
     const seen = visit('2031-03-01', { 'pip.ring.left.passive': '20/90' })

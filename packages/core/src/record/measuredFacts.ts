@@ -20,6 +20,7 @@ import {
   type ReadingBook,
   type Visit,
 } from '../measurement/readings/visits.js'
+import { irritability, IRRITABILITY_QUESTIONS } from '../measurement/symptoms/irritability.js'
 import { shareOfOtherSide } from '../measurement/strength/otherSide.js'
 import type { RecordedFact } from '../protocol/facts.js'
 import { type CriterionName, type Digit, type Motion } from '../vocabulary/vocabulary.js'
@@ -66,6 +67,7 @@ export const MEASURED_CRITERIA = [
   'arom.pct',
   'grip.pct',
   'edema.stable',
+  'irrit',
 ] as const satisfies readonly CriterionName[]
 export type MeasuredCriterion = (typeof MEASURED_CRITERIA)[number]
 
@@ -101,6 +103,8 @@ export function placesOf(criterion: MeasuredCriterion, about: Measured): Reading
       return [of('painRest', null, null, null)]
     case 'pain.act':
       return [of('painAct', null, null, null)]
+    case 'irrit':
+      return IRRITABILITY_MEASURES.map((measure) => of(measure, null, null, null))
     case 'lag.dip':
     case 'lag.pip':
     case 'lag.mp':
@@ -164,6 +168,7 @@ const FINDERS: Readonly<Record<MeasuredCriterion, Finder>> = {
   'arom.pct': rangeShare,
   'grip.pct': gripShare,
   'edema.stable': swelling,
+  irrit: irritable,
 }
 
 function painOf(measure: 'painRest' | 'painAct'): Finder {
@@ -343,3 +348,28 @@ function swelling(now: ReadingBook, before: readonly Visit[], about: Measured): 
   const up = changes.find(({ isUp }) => isUp)
   return { value: !up, told: (up ?? changes[0]!).told }
 }
+
+const IRRITABILITY_MEASURES = ['irritProvoked', 'irritSettles', 'irritNight'] as const
+
+/** Irritability by the three questions and the pain of the visit. */
+function irritable(now: ReadingBook): Found {
+  const said = (measure: MeasureName) =>
+    numberOf(resultAt(now, { measure, digit: null, side: null, kind: null }))
+  const answers = {
+    provoked: said('irritProvoked'),
+    settles: said('irritSettles'),
+    night: said('irritNight'),
+    worstPain: said('painAct'),
+  }
+  const value = irritability(answers)
+  if (value === null) return null
+  const { provoked, settles, night } = IRRITABILITY_QUESTIONS
+  const words = [
+    provoked.answers[answers.provoked!],
+    settles.answers[answers.settles!],
+    `night: ${night.answers[answers.night!]}`,
+  ]
+  return { value, told: `${IRRITABILITY_WORDS[value]}: ${words.join(', ')}` }
+}
+
+const IRRITABILITY_WORDS = { low: 'low', mod: 'moderate', high: 'high' } as const

@@ -116,6 +116,19 @@ const pain = (label: string) =>
     { hasSide: false, isLessBetter: true },
   )
 
+/** An answer of the three questions of irritability: 0 low to 2 high. */
+const level = (label: string) =>
+  one(
+    label,
+    'stages',
+    [
+      [0, 2],
+      [0, 2],
+    ],
+    null,
+    { hasSide: false, isLessBetter: true },
+  )
+
 /**
  * Everything that is measured at the bench, by name. Limits of joints: `measures.md` 0. Those of neck and shoulder, lengths and
  * girths are wide enough for any hand: common practice.
@@ -325,6 +338,9 @@ export const MEASURES = {
   painNight: pain('Pain at night'),
   painLater: pain('Pain one to two hours after exercise'),
   painMorning: pain('Pain the next morning'),
+  irritProvoked: level('What sets it off'),
+  irritSettles: level('How long until it settles'),
+  irritNight: level('At night'),
   pipMcpFlexed: one(
     'PIP flexion, MCP bent',
     'degrees',

@@ -2,6 +2,8 @@
 import {
   bookOf,
   DIGITS,
+  irritability,
+  IRRITABILITY_QUESTIONS,
   lastAt,
   measureFacts,
   numberOf,
@@ -20,6 +22,7 @@ import {
 } from '@pledge/core'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useCaseStore } from '../../shared/case/caseStore'
+import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import PainScale from '../../shared/parts/PainScale.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
@@ -128,6 +131,9 @@ const addable = computed(() => [
     isDigit: false,
   })),
   ...(isOpen('strength', STRENGTH) ? [] : [{ id: 'strength', title: 'strength', isDigit: false }]),
+  ...(isOpen('irritability', ['irritProvoked'])
+    ? []
+    : [{ id: 'irritability', title: 'irritability', isDigit: false }]),
   ...(opened.value.has('tightness') || fingers.value.length === 0
     ? []
     : [{ id: 'tightness', title: 'which structure is tight', isDigit: false }]),
@@ -264,6 +270,24 @@ function setPain(measure: MeasureName, score: number | null) {
   bench.enter(painPlace(measure))
   bench.type(painPlace(measure), score === null ? '' : String(score))
 }
+
+/** The three questions where the case asks how irritable it is, or somebody opened them. */
+const IRRITABILITY = [
+  { measure: 'irritProvoked', ...IRRITABILITY_QUESTIONS.provoked },
+  { measure: 'irritSettles', ...IRRITABILITY_QUESTIONS.settles },
+  { measure: 'irritNight', ...IRRITABILITY_QUESTIONS.night },
+] as const
+const LEVEL_WORDS = { low: 'low', mod: 'moderate', high: 'high' } as const
+const irritable = computed(() => {
+  const level = irritability({
+    provoked: painOf('irritProvoked'),
+    settles: painOf('irritSettles'),
+    night: painOf('irritNight'),
+    worstPain: painOf('painAct'),
+  })
+  return level && LEVEL_WORDS[level]
+})
+const choicesOf = (answers: readonly string[]) => answers.map((text, value) => ({ value, text }))
 
 const isFlexorTendon = computed(() => /^(flexor-tendon|fpl)/.test(cases.data?.episode.conditionId ?? ''))
 const step = ref<HTMLElement>()
@@ -456,6 +480,19 @@ async function save() {
               @update:model-value="setPain(one.measure, $event)"
             />
           </div>
+          <template v-if="isOpen('irritability', ['irritProvoked'])">
+            <h2>
+              Irritability<template v-if="irritable">: {{ irritable }}</template>
+            </h2>
+            <div v-for="one in IRRITABILITY" :key="one.measure" :data-place="`${one.measure}...`">
+              <ChoiceInput
+                :model-value="painOf(one.measure)"
+                :label="one.asks"
+                :choices="choicesOf(one.answers)"
+                @update:model-value="setPain(one.measure, $event ?? null)"
+              />
+            </div>
+          </template>
           <p v-if="trend" class="soft">{{ trend }}</p>
           <button v-if="!isAllPain" type="button" class="text-button" @click="isAllPain = true">
             Night, later, next morning

@@ -53,6 +53,7 @@ const notes = computed(() => {
   background: var(--plum-wash);
 }
 summary {
+  padding: 4px 0;
   font-size: 14px;
   line-height: 1.35;
   cursor: pointer;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { daysBetween, seriesCourse, seriesIdOf, seriesOf, type Visit } from '@pledge/core'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { ribbonScale } from '../../shared/case/ribbonScale'
 import { dayText } from '../../shared/words'
 import { useBenchStore } from './benchStore'
@@ -21,9 +21,12 @@ const frame = ref<HTMLElement>()
 const width = ref(1244)
 let watcher: ResizeObserver | null = null
 const isOpen = ref(false)
-onMounted(() => {
+// The strip comes once something was measured: then its width is watched.
+watch(frame, (found) => {
+  watcher?.disconnect()
+  if (!found) return
   watcher = new ResizeObserver(([entry]) => (width.value = entry!.contentRect.width))
-  if (frame.value) watcher.observe(frame.value)
+  watcher.observe(found)
 })
 onBeforeUnmount(() => watcher?.disconnect())
 
@@ -175,7 +178,9 @@ const lines = computed(() => {
 
 <style scoped>
 .trend {
+  min-width: 0;
   margin: 0 18px 4px;
+  overflow: hidden;
 }
 header {
   display: flex;
@@ -234,6 +239,7 @@ text {
   fill: var(--ink);
 }
 summary {
+  padding: 4px 0;
   font-size: 13.5px;
   color: var(--teal);
   cursor: pointer;
