@@ -2,18 +2,13 @@
 import {
   bookOf,
   DIGITS,
-  irritability,
-  IRRITABILITY_QUESTIONS,
   lastAt,
   measureFacts,
   numberOf,
   placeKey,
   poseWords,
-  PAIN_TREND_SAYS,
-  painTrend,
   placeOfKey,
   WRIST_MOTIONS,
-  worstPainOf,
   type Digit,
   type MeasureName,
   type ReadingPlace,
@@ -22,11 +17,10 @@ import {
 } from '@pledge/core'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useCaseStore } from '../../shared/case/caseStore'
-import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
-import PainScale from '../../shared/parts/PainScale.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { useSessionStore } from '../../shared/sessionStore'
+import { ANCHOR_WORDS, dayText } from '../../shared/words'
 import { useRoute } from 'vue-router'
 import { useBenchStore } from './benchStore'
 import DigitGrid from './DigitGrid.vue'
@@ -34,9 +28,11 @@ import { angleAt, handOf, isDrawn, viewOfDigits, viewOfMotion, wristOf, type Han
 import LockNotes from './LockNotes.vue'
 import MeasuredHand from './MeasuredHand.vue'
 import NumberTable from './NumberTable.vue'
+import PainPart from './PainPart.vue'
 import RangeFan from './RangeFan.vue'
 import TightnessPart from './TightnessPart.vue'
 import TrendStrip from './TrendStrip.vue'
+import { visitNote } from './visitNote'
 import WhatToMeasure from './WhatToMeasure.vue'
 
 const cases = useCaseStore()
@@ -235,60 +231,7 @@ const shownFans = computed(() =>
     : [],
 )
 
-const PAINS = [
-  { measure: 'painRest', label: 'At rest' },
-  { measure: 'painAct', label: 'While moving' },
-  { measure: 'painNight', label: 'At night' },
-  { measure: 'painLater', label: 'One to two hours after exercise' },
-  { measure: 'painMorning', label: 'The next morning' },
-] as const
-const isAllPain = ref(false)
-const pains = computed(() => (isAllPain.value ? PAINS : PAINS.slice(0, 2)))
-const painPlace = (measure: MeasureName): ReadingPlace => ({ measure, digit: null, side: null, kind: null })
-const painOf = (measure: MeasureName) => {
-  const cell = bench.cellAt(painPlace(measure))
-  return cell.name === 'read' ? numberOf(cell.result) : null
-}
-/** The worst pain of each day: at home, at the visits, and as it is said now. */
-const trend = computed(() => {
-  const { data } = cases
-  if (!data) return null
-  const atHome = data.bouts.flatMap((bout) => {
-    const pain = worstPainOf(bout)
-    return pain === null ? [] : [{ on: bout.startedAt.slice(0, 10), pain }]
-  })
-  const said = bench.bench.visits.flatMap(({ on, readings }) =>
-    readings.flatMap(({ measure, result }) =>
-      measure === 'painAct' ? [{ on, pain: numberOf(result) ?? 0 }] : [],
-    ),
-  )
-  const now = painOf('painAct')
-  const pains = [...atHome, ...said, ...(now === null ? [] : [{ on: data.today, pain: now }])]
-  return pains.length === 0 ? null : PAIN_TREND_SAYS[painTrend(pains, data.today, data.episode.day)]
-})
-function setPain(measure: MeasureName, score: number | null) {
-  bench.enter(painPlace(measure))
-  bench.type(painPlace(measure), score === null ? '' : String(score))
-}
-
-/** The three questions where the case asks how irritable it is, or somebody opened them. */
-const IRRITABILITY = [
-  { measure: 'irritProvoked', ...IRRITABILITY_QUESTIONS.provoked },
-  { measure: 'irritSettles', ...IRRITABILITY_QUESTIONS.settles },
-  { measure: 'irritNight', ...IRRITABILITY_QUESTIONS.night },
-] as const
-const LEVEL_WORDS = { low: 'low', mod: 'moderate', high: 'high' } as const
-const irritable = computed(() => {
-  const level = irritability({
-    provoked: painOf('irritProvoked'),
-    settles: painOf('irritSettles'),
-    night: painOf('irritNight'),
-    worstPain: painOf('painAct'),
-  })
-  return level && LEVEL_WORDS[level]
-})
-const choicesOf = (answers: readonly string[]) => answers.map((text, value) => ({ value, text }))
-
+const notes = computed(() => [...(cases.data?.evaluations ?? [])].reverse().filter(({ note }) => note !== ''))
 const isFlexorTendon = computed(() => /^(flexor-tendon|fpl)/.test(cases.data?.episode.conditionId ?? ''))
 const step = ref<HTMLElement>()
 /** Goes to a cell, opening what it stands in. */
@@ -317,6 +260,17 @@ function keyed(event: KeyboardEvent) {
   event.preventDefault()
   const key = bench.undo()
   if (key) void go(key)
+}
+/** The findings as text, after what was written so far: to be read and edited before it is saved with the therapist's name. */
+function writeFindings() {
+  if (!cases.data) return
+  const { day, anchor } = cases.data.episode
+  const text = visitNote(bench.readings, bench.bench, {
+    day,
+    anchor: ANCHOR_WORDS[anchor],
+    isFlexorTendon: isFlexorTendon.value,
+  })
+  bench.writeNote(bench.note.trim() === '' ? text : `${bench.note.trimEnd()}\n\n${text}`)
 }
 async function save() {
   if (!cases.data || !(await bench.save(cases.data.today))) return
@@ -413,6 +367,13 @@ async function save() {
           error of the goniometer is no change; the error is larger where another therapist took the last
           reading. Its figures are from memory.
         </p>
+        <details v-if="notes.length > 0" class="earlier">
+          <summary>Notes of earlier visits</summary>
+          <article v-for="one in notes" :key="one.id">
+            <h3>{{ dayText(one.evaluatedOn) }}</h3>
+            <p>{{ one.note }}</p>
+          </article>
+        </details>
       </section>
       <aside class="side">
         <section class="sheet">
@@ -438,8 +399,12 @@ async function save() {
             <TextInput
               :model-value="bench.note"
               label="Note"
+              long
               @update:model-value="bench.writeNote($event ?? '')"
             />
+            <button v-if="bench.readings.length > 0" type="button" class="text-button" @click="writeFindings">
+              Write the findings into it
+            </button>
             <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
               bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
             }}</v-btn>
@@ -470,34 +435,7 @@ async function save() {
             <i class="key now" /> today <i class="key last" /> last time <i class="key ghost" /> other side
           </p>
         </section>
-        <section class="sheet pains">
-          <h2>Pain, worst of the last 24 hours</h2>
-          <div v-for="one in pains" :key="one.measure" :data-place="`${one.measure}...`">
-            <PainScale
-              :model-value="painOf(one.measure)"
-              :label="one.label"
-              :labels="['none', 'worst']"
-              @update:model-value="setPain(one.measure, $event)"
-            />
-          </div>
-          <template v-if="isOpen('irritability', ['irritProvoked'])">
-            <h2>
-              Irritability<template v-if="irritable">: {{ irritable }}</template>
-            </h2>
-            <div v-for="one in IRRITABILITY" :key="one.measure" :data-place="`${one.measure}...`">
-              <ChoiceInput
-                :model-value="painOf(one.measure)"
-                :label="one.asks"
-                :choices="choicesOf(one.answers)"
-                @update:model-value="setPain(one.measure, $event ?? null)"
-              />
-            </div>
-          </template>
-          <p v-if="trend" class="soft">{{ trend }}</p>
-          <button v-if="!isAllPain" type="button" class="text-button" @click="isAllPain = true">
-            Night, later, next morning
-          </button>
-        </section>
+        <PainPart :is-irritability-open="isOpen('irritability', ['irritProvoked'])" />
       </aside>
     </form>
   </div>
@@ -576,6 +514,24 @@ h2 {
   color: var(--teal);
   font: inherit;
 }
+.earlier {
+  margin-top: 10px;
+}
+.earlier summary {
+  padding: 4px 0;
+  font-size: 14px;
+  color: var(--teal);
+  cursor: pointer;
+}
+.earlier h3 {
+  margin-top: 6px;
+  font-size: 14px;
+}
+.earlier p {
+  font-size: 13.5px;
+  line-height: 1.4;
+  white-space: pre-wrap;
+}
 .foot {
   margin-top: 10px;
   font-size: 13px;
@@ -627,14 +583,6 @@ h2 {
 .key.ghost {
   border: 1px dashed var(--ink-soft);
   background: var(--paper-deep);
-}
-.pains {
-  display: grid;
-  gap: 12px;
-  padding: 12px 14px;
-}
-.pains h2 {
-  white-space: normal;
 }
 kbd {
   padding: 0 5px;

@@ -11,7 +11,7 @@ import {
 import { computed } from 'vue'
 import BenchCell from './BenchCell.vue'
 import { useCaseStore } from '../../shared/case/caseStore'
-import { changeText, strengthTexts, unitText } from './findingWords'
+import { changeText, meaningTexts, strengthTexts, unitText } from './findingWords'
 import { useBenchStore } from './benchStore'
 
 /** Measures of one number, or of trials, row by row: both sides, what is short of the other side, what changed. */
@@ -57,6 +57,8 @@ function strengthOf(place: ReadingPlace, otherKgf: number | null) {
     place.measure === 'grip',
   )
 }
+const meaningOf = ({ places, told }: (typeof lines.value)[number]) =>
+  told.value === null ? [] : meaningTexts(places[0]![0]!.measure, told.value, told.other)
 /** Enter goes on to the next cell of this table. */
 function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
   if (event.key !== 'Enter') return
@@ -127,7 +129,7 @@ function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
         <td class="change">
           <p v-for="message in wrongOf(line.places)" :key="message" class="bad" role="alert">{{ message }}</p>
           <span
-            v-for="one in strengthOf(line.places[0]![0]!, line.told.other)"
+            v-for="one in [...strengthOf(line.places[0]![0]!, line.told.other), ...meaningOf(line)]"
             :key="one.text"
             class="line"
             :class="one.tone"

@@ -1,6 +1,9 @@
 import {
   ADHESION,
+  edemaDifference,
   gripTrials,
+  oppositionReach,
+  painChange,
   shareOfOtherSide,
   measureFacts,
   type AdhesionResponse,
@@ -8,6 +11,7 @@ import {
   type DigitFindings,
   type JointFinding,
   type MeasureFacts,
+  type MeasureName,
 } from '@pledge/core'
 import { dayText } from '../../shared/words'
 
@@ -135,4 +139,45 @@ export function strengthTexts(
       ? [{ text: `${Math.round(share.adjustedPercent)} % by the rule of ten percent`, tone: 'soft' as const }]
       : []),
   ]
+}
+
+const SWELLINGS: readonly MeasureName[] = [
+  'figureOfEight',
+  'wristGirth',
+  'handVolume',
+  'girthProximal',
+  'girthPip',
+]
+
+/** What a number means besides: where the thumb reaches, how much thicker than the other side. Source: M-10, M-22. */
+export function meaningTexts(measure: MeasureName, value: number, other: number | null): FindingText[] {
+  if (measure === 'opposition') {
+    const reach = oppositionReach(value)
+    return reach ? [{ text: reach.reached, tone: 'plain' }] : []
+  }
+  if (!SWELLINGS.includes(measure) || other === null) return []
+  const { unit, decimals } = measureFacts(measure)
+  const { excess, percent } = edemaDifference(value, other)
+  return [
+    {
+      text: `${signed(excess, decimals)}${unitText(unit)} against the other side (${signed(percent, 1)} %)`,
+      tone: 'plain',
+    },
+  ]
+}
+
+/** How pain changed, and whether that matters to people: two points or 30 percent. Source: M-18. */
+export function painTexts(before: number, now: number, since: string): string {
+  const { fell, fellPercent, reachesPoints, reachesPercent, isTooSmallToTell } = painChange(before, now)
+  const by = fell === 0 ? 'as' : fell > 0 ? `${fell} less than` : `${-fell} more than`
+  const percent = fellPercent === null || fell <= 0 ? '' : `, ${Math.round(fellPercent)} % less`
+  const matters =
+    fell <= 0
+      ? ''
+      : isTooSmallToTell
+        ? '; too small to tell'
+        : reachesPoints || reachesPercent
+          ? '; a change that matters'
+          : '; less than what matters'
+  return `${by} on ${dayText(since)}${percent}${matters}`
 }

@@ -1,0 +1,89 @@
+import {
+  asTyped,
+  bookOf,
+  digitFindings,
+  hingesOf,
+  lastAt,
+  measureFacts,
+  numberFindings,
+  numberOf,
+  placeKey,
+  type Bench,
+  type Digit,
+  type Reading,
+  type ReadingKind,
+  type Side,
+} from '@pledge/core'
+import { changeText, digitTexts, painTexts, unitText } from './findingWords'
+
+/** What a note begins with. */
+export interface NoteHead {
+  readonly day: number
+  readonly anchor: string
+  readonly isFlexorTendon: boolean
+}
+
+/**
+ * The findings of a visit as text that can be read and edited: pain, then the injured side digit by digit and measure by measure with
+ * what changed, then what was measured of the other side. Nothing stands in it that was not measured today.
+ */
+export function visitNote(readings: readonly Reading[], bench: Bench, head: NoteHead): string {
+  const book = bookOf(readings)
+  const lines = [`Day ${head.day} since ${head.anchor}.`, ...painLines(readings, bench)]
+  const digits = [
+    ...new Set(
+      readings.flatMap(({ digit, side, measure }) =>
+        isHinge(measure) && side === bench.side ? [digit!] : [],
+      ),
+    ),
+  ]
+  for (const digit of digits) {
+    const told = digitTexts(digitFindings(digit, book, bench), head.isFlexorTendon).map(({ text }) => text)
+    const ways = (['active', 'passive'] as const).flatMap((kind) =>
+      hingeText(digit, bench.side, kind, readings),
+    )
+    lines.push(
+      `${capital(digit === 'thumb' ? 'thumb' : `${digit} finger`)}: ${[...ways, ...told].join('; ')}.`,
+    )
+  }
+  for (const reading of readings.filter((one) => !isHinge(one.measure) && one.side === bench.side)) {
+    const { label, unit, decimals } = measureFacts(reading.measure)
+    const found = numberFindings(reading, book, bench)
+    const whose = reading.digit && reading.digit !== 'thumb' ? `${reading.digit} ` : ''
+    const parts = [
+      `${capital(`${whose}${whose ? label.toLowerCase() : label}`)}${reading.kind ? `, ${reading.kind}` : ''} ${found.value!.toFixed(decimals)}${unitText(unit)}`,
+      ...(found.percentOfOther === null ? [] : [`${Math.round(found.percentOfOther)} % of the other side`]),
+      ...(found.sinceLast ? [changeText(found.sinceLast, unit, decimals).text] : []),
+    ]
+    lines.push(`${parts.join('; ')}.`)
+  }
+  const others = readings.filter(({ side }) => side !== null && side !== bench.side).length
+  if (others > 0) lines.push(`Other side: ${others} ${others === 1 ? 'reading' : 'readings'} taken.`)
+  return lines.join('\n')
+}
+
+const isHinge = (measure: Reading['measure']) =>
+  measureFacts(measure).shape === 'hinge' && measureFacts(measure).digits !== null
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+function painLines(readings: readonly Reading[], bench: Bench): string[] {
+  return readings
+    .filter(({ measure }) => measure.startsWith('pain'))
+    .map((reading) => {
+      const [now, last] = [numberOf(reading.result)!, lastAt(bench.visits, reading)]
+      const before = numberOf(last?.result ?? null)
+      const since = last && before !== null ? `, ${painTexts(before, now, last.on)}` : ''
+      return `${measureFacts(reading.measure).label} ${now} of 10${since}.`
+    })
+}
+
+function hingeText(digit: Digit, side: Side, kind: ReadingKind, readings: readonly Reading[]): string[] {
+  const read = hingesOf(digit).flatMap((measure) => {
+    const key = placeKey({ measure, digit, side, kind })
+    const found = readings.find((one) => placeKey(one) === key)
+    return found
+      ? [`${measureFacts(measure).label.replace('Thumb ', '')} ${asTyped(measure, found.result)}`]
+      : []
+  })
+  return read.length > 0 ? [`${kind} ${read.join(', ')}`] : []
+}
