@@ -56,12 +56,12 @@ async function main() {
     await take(clinic, 'case-referral')
     await openCase(clinic, 'Henrike Osei', 'Evaluate')
     for (const [label, value] of [
-      ['Flexion, left side, active, degrees', '64'],
-      ['Extension, left side, active, degrees', '58'],
-      ['Radial deviation, left side, active, degrees', '19'],
-      ['Ulnar deviation, left side, active, degrees', '31'],
-      ['Pronation, left side, active, degrees', '77'],
-      ['Supination, left side, active, degrees', '66'],
+      ['Wrist flexion, left, active, degrees', '64'],
+      ['Wrist extension, left, active, degrees', '58'],
+      ['Radial deviation, left, active, degrees', '19'],
+      ['Ulnar deviation, left, active, degrees', '31'],
+      ['Pronation, left, active, degrees', '77'],
+      ['Supination, left, active, degrees', '66'],
     ]) {
       await fill(clinic, label, value)
     }

@@ -536,6 +536,12 @@ h2 {
   margin-top: 10px;
   font-size: 13px;
 }
+.saving :deep(textarea) {
+  max-height: 132px;
+  overflow-y: auto;
+  font-size: 14px;
+  line-height: 1.4;
+}
 .saving {
   display: grid;
   gap: 8px;
