@@ -67,7 +67,10 @@ async function main() {
     }
     await choose(clinic, 'At rest', '0')
     await choose(clinic, 'While moving', '2')
-    await clinic.evaluate(() => window.scrollTo(0, 0))
+    await clinic.evaluate(() => {
+      window.scrollTo(0, 0)
+      for (const part of document.querySelectorAll('.side')) part.scrollTop = 0
+    })
     await take(clinic, 'case-evaluate')
     await openCase(clinic, 'Consuelo Iribarne', 'Phase')
     await take(clinic, 'case-phase')

@@ -77,7 +77,12 @@ const WAYS: readonly Way[] = [
     examined: ['dx.ok', 'trend.down'],
     pain: { 'At rest': '1', 'While moving': '3' },
   },
-  { protocol: 'CMC-OA', phase: 'P2', examined: ['dx.ok', 'web.soft'], pain: { 'At rest': '1', 'While moving': '3' } },
+  {
+    protocol: 'CMC-OA',
+    phase: 'P2',
+    examined: ['dx.ok', 'web.soft'],
+    pain: { 'At rest': '1', 'While moving': '3' },
+  },
 ]
 
 const criteriaOf = (id: string) =>

@@ -96,6 +96,7 @@ export const bench = obj({
       says: str,
       why: str,
       isOneEnough: bool,
+      isOnce: bool,
       lastOn: maybe(str),
       places: list(readingPlace),
     }),

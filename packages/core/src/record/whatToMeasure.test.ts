@@ -78,6 +78,21 @@ it('one way of measuring a swelling is enough', () => {
   expect(missingPlaces(swelling, () => false)).toHaveLength(2)
 })
 
+it('the healthy side is measured once', () => {
+  const ring = on('FT-PH', 46, [], ['ring'])
+  const both = { 'mcp.ring.right.active': '0/90', 'pip.ring.right.active': '0/100' }
+  const other = (...visits: Visit[]) => items(ring, ...visits).find(({ id }) => id === 'otherSide')!
+  const nothing = () => false
+  expect(missingPlaces(other(visit('2031-03-01', both)), nothing).length).toBeGreaterThan(0)
+  const whole = { ...both, 'dip.ring.right.active': '0/70' }
+  const wrist = Object.fromEntries(
+    other()
+      .places.filter(({ digit }) => digit === null)
+      .map((place) => [placeKey(place), '30']),
+  )
+  expect(missingPlaces(other(visit('2031-03-01', { ...whole, ...wrist })), nothing)).toEqual([])
+})
+
 it.each([
   ['CMC-OA', 'opposition'],
   ['UCL-REPAIR', 'range.thumb'],

@@ -35,6 +35,8 @@ export interface MeasuringItem {
   readonly places: readonly ReadingPlace[]
   /** Whether one of its places is enough, as any way of measuring a swelling is. */
   readonly isOneEnough: boolean
+  /** Measured once, not at every visit: the healthy side. */
+  readonly isOnce: boolean
   /** The last day on which all of it was on record; `null` = never. */
   readonly lastOn: ClinicalDay | null
 }
@@ -95,6 +97,7 @@ function gateItems(state: PatientCase, about: Measured): Omit<MeasuringItem, 'la
           : 'A later step asks for it',
       places: placesOf(name, about),
       isOneEnough: name === 'edema.stable',
+      isOnce: false,
     }
   })
 }
@@ -136,6 +139,7 @@ function rangeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
     why: 'Tells a stiff joint from a tendon that does not pull',
     places: hingesOf(digit).flatMap((measure) => both(measure, digit)),
     isOneEnough: false,
+    isOnce: false,
   }))
   const hands = HAND_RANGES.filter((range) => guards(about, range.guards)).map(
     ({ measures, says, guards: of }) => ({
@@ -145,6 +149,7 @@ function rangeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
       why: 'Tells a stiff joint from weakness',
       places: measures.flatMap((measure) => both(measure, null)),
       isOneEnough: false,
+      isOnce: false,
     }),
   )
   const creases = measuredDigits(about).filter((digit) => digit !== 'thumb')
@@ -158,6 +163,7 @@ function rangeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
       why: 'How far the fist still is from closing',
       places: creases.map((digit) => ({ measure: 'fingertipToCrease', digit, side, kind: null })),
       isOneEnough: false,
+      isOnce: false,
     },
     {
       id: 'opposition',
@@ -173,6 +179,7 @@ function rangeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
           ]
         : [],
       isOneEnough: false,
+      isOnce: false,
     },
   ]
 }
@@ -195,6 +202,7 @@ function outcomeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
         kind: 'active' as const,
       })),
       isOneEnough: false,
+      isOnce: true,
     },
     {
       id: 'grip',
@@ -208,6 +216,7 @@ function outcomeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
         kind: null,
       })),
       isOneEnough: false,
+      isOnce: false,
     },
   ]
 }
@@ -372,6 +381,7 @@ export function overpressureLock(state: PatientCase): Verdict | null {
 
 /** The word under which a place is told apart, for those that list what is missing. */
 export function missingPlaces(item: MeasuringItem, isMeasuredAt: (key: string) => boolean): ReadingPlace[] {
+  if (item.isOnce && item.lastOn !== null) return []
   const missing = item.places.filter((place) => !isMeasuredAt(placeKey(place)))
   return item.isOneEnough && missing.length < item.places.length ? [] : missing
 }

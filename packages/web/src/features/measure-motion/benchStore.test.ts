@@ -182,6 +182,7 @@ describe('what to measure', () => {
     says: 'lag',
     why: '',
     isOneEnough: false,
+    isOnce: false,
     lastOn: null,
     places: [PIP, at('pip.ring.left.passive')],
     ...over,

@@ -19,6 +19,8 @@ const WORDS: Readonly<Record<string, string>> = {
   'episode.read': 'read the record',
   'referral.create': 'took a referral',
   'patient.match': 'looked whether a patient is known',
+  'permissions.read': 'read what may move',
+  'bench.read': 'read what to measure',
   'evaluation.create': 'recorded an evaluation',
   'fact.record': 'recorded a criterion',
   'fact.withdraw': 'withdrew a criterion',
