@@ -2,8 +2,8 @@ import { array, lazy, mixed, number, object, string } from 'yup'
 import { RED_FLAGS } from '../vocabulary/vocabulary.js'
 import { CoreError } from '../errors.js'
 import { HEALTH_QUESTIONS } from '../exercise/contraindications.js'
-import { isMeasure, MEASURE_NAMES, READING_KINDS, SIDES } from '../measurement/readings/measures.js'
-import { checkedReading, placeKey, type Reading, type Result } from '../measurement/readings/reading.js'
+import { isMeasure, READING_KINDS, SIDES } from '../measurement/readings/measures.js'
+import { checkedReading, placeKey, type Reading } from '../measurement/readings/reading.js'
 import { isEarlyPermission } from '../protocol/restrictions.js'
 import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS, DIGITS } from '../vocabulary/vocabulary.js'
 import { chosenDigits, doseSchema } from './program.js'
@@ -112,25 +112,27 @@ export const newFlag = object({
   flag: string().oneOf(RED_FLAGS, 'Not a red flag.').required('Choose the red flag.'),
 }).noUnknown(UNKNOWN)
 
-const reading = object({
-  measure: string().oneOf(MEASURE_NAMES, 'Nothing of that name is measured here.').required(),
-  digit: string().oneOf(DIGITS, 'Choose a digit.').nullable().notRequired().default(null),
-  side: string().oneOf(SIDES, 'Choose the side.').nullable().notRequired().default(null),
-  kind: string().oneOf(READING_KINDS, 'Active or passive.').nullable().notRequired().default(null),
-  /** As core writes it: signs of the catalogue. */
-  result: mixed<Result>((input): input is Result => input !== undefined && input !== null).required(
-    'Say what was measured.',
-  ),
-})
-  .noUnknown(UNKNOWN)
+const READING_KEYS = ['measure', 'digit', 'side', 'kind', 'result']
+
+/** One reading as core writes it, signs of the catalogue. Checked as a whole: a visit has a hundred and more of them. */
+const reading = mixed<Reading>((input): input is Reading => typeof input === 'object' && input !== null)
+  .required('Say what was measured.')
   .test('possible', function (value) {
-    if (!isMeasure(value.measure)) return true
+    const at = (field: string, message: string) =>
+      this.createError({ path: `${this.path}.${field}`, message })
+    const other = Object.keys(value).find((key) => !READING_KEYS.includes(key))
+    if (other) return at(other, UNKNOWN)
+    const { measure, digit = null, side = null, kind = null, result } = value
+    if (!isMeasure(measure)) return at('measure', 'Nothing of that name is measured here.')
+    if (digit !== null && !DIGITS.includes(digit)) return at('digit', 'Choose a digit.')
+    if (side !== null && !SIDES.includes(side)) return at('side', 'Choose the side.')
+    if (kind !== null && !READING_KINDS.includes(kind)) return at('kind', 'Active or passive.')
     try {
-      checkedReading(value as Reading)
+      checkedReading({ measure, digit, side, kind, result })
       return true
     } catch (error) {
       if (!(error instanceof CoreError)) throw error
-      return this.createError({ path: `${this.path}.result`, message: error.message })
+      return at('result', error.message)
     }
   })
 
@@ -148,7 +150,7 @@ export const newEvaluation = object({
     .max(MOST_READINGS, `At most ${MOST_READINGS} readings.`)
     .required()
     .test('once', 'Each thing is measured once a visit.', (list) => {
-      const places = (list ?? []).map((one) => placeKey(one as Reading))
+      const places = (list ?? []).map((one) => placeKey(one))
       return new Set(places).size === places.length
     }),
 }).noUnknown(UNKNOWN)

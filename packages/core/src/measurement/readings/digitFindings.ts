@@ -15,7 +15,7 @@ import { digitHinges, digitTotal, type DigitHinges } from './digitTotal.js'
 import { twoJointResult, type GradedTwoJoints } from '../motion/twoJointFormula.js'
 import { hingesOf, type HingeMeasure, type ReadingKind, type Side } from './measures.js'
 import { knownEnds, type HingeResult } from './reading.js'
-import { bookOf, raterOf, type ReadingBook, type Visit } from './visits.js'
+import { bookOfVisit, raterOf, type ReadingBook, type Visit } from './visits.js'
 
 /** From here on a deficit is a lag or a contracture; from half of it, one to watch. Source: A7 (high). */
 export const DEFICIT_COUNTS_FROM = published(10, 'degrees', 'TEXTBOOK-PRACTICE', 'high')
@@ -104,7 +104,7 @@ export function digitFindings(digit: Digit, now: ReadingBook, bench: Bench): Dig
   }
   function totalsOf(of: Side) {
     return visits.flatMap((visit, place) => {
-      const then = digitHinges(digit, of, 'active', bookOf(visit.readings), visits.slice(0, place))
+      const then = digitHinges(digit, of, 'active', bookOfVisit(visit), visits.slice(0, place))
       const { totalDeg } = digitTotal(digit, then)
       return totalDeg === null ? [] : [{ totalDeg, on: visit.on, by: visit.by }]
     })
@@ -112,7 +112,7 @@ export function digitFindings(digit: Digit, now: ReadingBook, bench: Bench): Dig
   function adhesionNow(): AdhesionResponse | null {
     if (flexionLagDeg === null) return null
     const before = [...visits].reverse().flatMap((visit) => {
-      const book = bookOf(visit.readings)
+      const book = bookOfVisit(visit)
       const [own, helped] = (['active', 'passive'] as const).map((kind) =>
         digitHinges(digit, side, kind, book, []),
       )

@@ -7,7 +7,7 @@ import type { RobustSlope } from '../change/robustSlope.js'
 import { digitHinges, digitTotal } from './digitTotal.js'
 import { measureFacts, type MeasureFacts, type Side } from './measures.js'
 import { knownEnds, numberOf, placeKey, placeOfKey, type HingeResult } from './reading.js'
-import { bookOf, placeWords, type Visit } from './visits.js'
+import { bookOfVisit, placeWords, type Visit } from './visits.js'
 
 export interface SeriesPoint {
   readonly on: ClinicalDay
@@ -41,7 +41,7 @@ export function seriesOf(visits: readonly Visit[], side: Side): Series[] {
     found.set(facts.id, series)
   }
   visits.forEach((visit, at) => {
-    const book = bookOf(visit.readings)
+    const book = bookOfVisit(visit)
     for (const digit of DIGITS)
       add(
         totalFacts(digit),

@@ -31,7 +31,8 @@ export interface DatedResult {
 }
 
 const books = new WeakMap<Visit, ReadingBook>()
-function bookOfVisit(visit: Visit): ReadingBook {
+/** The readings of a visit by their place, made once. */
+export function bookOfVisit(visit: Visit): ReadingBook {
   let book = books.get(visit)
   if (!book) books.set(visit, (book = bookOf(visit.readings)))
   return book

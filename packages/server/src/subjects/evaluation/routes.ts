@@ -6,7 +6,6 @@ import {
   measureLocks,
   overpressureLock,
   whatToMeasure,
-  type Reading,
 } from '@pledge/core'
 import type { FastifyPluginAsync } from 'fastify'
 import { verdictJson } from '../../answers/verdict.js'
@@ -47,7 +46,9 @@ export const evaluation: FastifyPluginAsync<AppContext> = async (app, context) =
       sentTo(context, request, content, 'evaluation.create', { readings: readings.length }),
       { ...visit, episodeId, ...writtenBy(context, request) },
       readings
-        .map((reading) => checkedReading(reading as Reading))
+        .map(({ digit = null, side = null, kind = null, ...one }) =>
+          checkedReading({ ...one, digit, side, kind }),
+        )
         .map(({ measure, digit, side, kind, result }) => ({
           evaluationId: id,
           episodeId,
