@@ -89,6 +89,9 @@ function plain(schema: unknown): unknown {
 /** A checked body, as far as its description tells: types, words, limits, what must be there. */
 function ofYup(described: SchemaFieldDescription): Json {
   const field = described as SchemaDescription
+  // What is checked as a whole says by itself how it looks.
+  const shape = (field.meta as { shape?: Json } | undefined)?.shape
+  if (shape) return shape
   const limit = (name: string, param: string) => {
     const test = field.tests?.find((one) => one.name === name)
     return test?.params?.[param]

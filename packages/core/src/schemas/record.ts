@@ -2,7 +2,7 @@ import { array, lazy, mixed, number, object, string } from 'yup'
 import { RED_FLAGS } from '../vocabulary/vocabulary.js'
 import { CoreError } from '../errors.js'
 import { HEALTH_QUESTIONS } from '../exercise/contraindications.js'
-import { isMeasure, READING_KINDS, SIDES } from '../measurement/readings/measures.js'
+import { isMeasure, MEASURE_NAMES, READING_KINDS, SIDES } from '../measurement/readings/measures.js'
 import { checkedReading, placeKey, type Reading } from '../measurement/readings/reading.js'
 import { isEarlyPermission } from '../protocol/restrictions.js'
 import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS, DIGITS } from '../vocabulary/vocabulary.js'
@@ -114,9 +114,24 @@ export const newFlag = object({
 
 const READING_KEYS = ['measure', 'digit', 'side', 'kind', 'result']
 
+/** How a reading looks, for who reads the document of the API; what it may be is checked by `checkedReading`. */
+const READING_SHAPE = {
+  type: 'object',
+  properties: {
+    measure: { type: 'string', enum: MEASURE_NAMES },
+    digit: { anyOf: [{ type: 'string', enum: DIGITS }, { type: 'null' }] },
+    side: { anyOf: [{ type: 'string', enum: SIDES }, { type: 'null' }] },
+    kind: { anyOf: [{ type: 'string', enum: READING_KINDS }, { type: 'null' }] },
+    result: {},
+  },
+  required: ['measure', 'result'],
+  additionalProperties: false,
+}
+
 /** One reading as core writes it, signs of the catalogue. Checked as a whole: a visit has a hundred and more of them. */
 const reading = mixed<Reading>((input): input is Reading => typeof input === 'object' && input !== null)
   .required('Say what was measured.')
+  .meta({ shape: READING_SHAPE })
   .test('possible', function (value) {
     const at = (field: string, message: string) =>
       this.createError({ path: `${this.path}.${field}`, message })
