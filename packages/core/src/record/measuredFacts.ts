@@ -12,7 +12,7 @@ import {
   type Side,
 } from '../measurement/readings/measures.js'
 import {
-  bookOf,
+  bookOfVisit,
   hingeAt,
   hingePlace,
   lastAt,
@@ -20,7 +20,11 @@ import {
   type ReadingBook,
   type Visit,
 } from '../measurement/readings/visits.js'
-import { irritability, IRRITABILITY_QUESTIONS } from '../measurement/symptoms/irritability.js'
+import {
+  irritability,
+  IRRITABILITY_QUESTIONS,
+  IRRITABILITY_WORDS,
+} from '../measurement/symptoms/irritability.js'
 import { shareOfOtherSide } from '../measurement/strength/otherSide.js'
 import type { RecordedFact } from '../protocol/facts.js'
 import { type CriterionName, type Digit, type Motion } from '../vocabulary/vocabulary.js'
@@ -49,7 +53,8 @@ export const SWELLING_UP = {
   handVolume: decided(15, 'ml'),
 } as const
 
-const LAG_JOINT: Partial<Record<CriterionName, HingeMeasure>> = {
+/** The joint each lag is read at. */
+export const LAG_JOINT: Readonly<Partial<Record<CriterionName, HingeMeasure>>> = {
   'lag.dip': 'dip',
   'lag.pip': 'pip',
   'lag.mp': 'mcp',
@@ -142,7 +147,7 @@ export function measuredFacts(
 ): readonly (readonly MeasuredFact[])[] {
   return visits.map((visit, place) => {
     const before = visits.slice(0, place)
-    const book = bookOf(visit.readings)
+    const book = bookOfVisit(visit)
     return MEASURED_CRITERIA.flatMap((what): MeasuredFact[] => {
       const found = FINDERS[what](book, before, about)
       return found ? [{ what, ...found, date: visit.on, withdrawn: false }] : []
@@ -285,7 +290,7 @@ function arcDeg(
   side: Side,
   isLastEnough: boolean,
 ): number | null {
-  const books = [now, ...(isLastEnough ? [...before].reverse().map(({ readings }) => bookOf(readings)) : [])]
+  const books = [now, ...(isLastEnough ? [...before].reverse().map(bookOfVisit) : [])]
   for (const book of books) {
     const deg = digit
       ? digitTotal(digit, digitHinges(digit, side, 'active', book, before)).totalDeg
@@ -371,5 +376,3 @@ function irritable(now: ReadingBook): Found {
   ]
   return { value, told: `${IRRITABILITY_WORDS[value]}: ${words.join(', ')}` }
 }
-
-const IRRITABILITY_WORDS = { low: 'low', mod: 'moderate', high: 'high' } as const

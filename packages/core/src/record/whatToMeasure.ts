@@ -20,7 +20,7 @@ import { isOpen, isWorse, type Verdict } from '../verdict/verdict.js'
 import { LOAD_BASE_CRITERIA } from '../vocabulary/criterion.js'
 import { DIGITS, type Combo, type Digit, type Motion, type Test } from '../vocabulary/vocabulary.js'
 import { criterionMeaning } from '../words/criterionWords.js'
-import { isMeasured, placesOf, type Measured } from './measuredFacts.js'
+import { isMeasured, LAG_JOINT, placesOf, type Measured } from './measuredFacts.js'
 
 /** Why something is measured: a phase or gate waits for it, it tells stiffness from lag, it shows the outcome. In this order. */
 export type MeasuringTier = 'gate' | 'tell' | 'outcome'
@@ -331,16 +331,11 @@ function hingeLocks(state: PatientCase, measure: HingeMeasure, digits: readonly 
   )
 }
 
-const LAG_OF: Readonly<Partial<Record<HingeMeasure, string>>> = {
-  dip: 'lag.dip',
-  pip: 'lag.pip',
-  mcp: 'lag.mp',
-  thumbIp: 'lag.th_ip',
-}
 /** Whether the phase that waits, and whose day has come, waits for how far this joint straightens. */
 function isCheckedToday(state: PatientCase, measure: HingeMeasure): boolean {
-  const names = standingOf(state).heldBy.map(({ name }) => name as string)
-  return names.includes(LAG_OF[measure] ?? '') || (measure === 'pip' && names.includes('prom.pip.def'))
+  return standingOf(state).heldBy.some(
+    ({ name }) => LAG_JOINT[name] === measure || (measure === 'pip' && name === 'prom.pip.def'),
+  )
 }
 
 function motionSignature(

@@ -67,7 +67,8 @@ interface Plain {
 const one = (
   label: string,
   unit: MeasureFacts['unit'],
-  [hard, soft]: readonly [Bounds, Bounds],
+  hard: Bounds,
+  soft: Bounds,
   error: ErrorName | null,
   { digits = OF_HAND, hasSide = true, kinds = [], decimals = 0, isLessBetter, signed = 1 }: Plain = {},
 ): MeasureFacts => ({
@@ -86,48 +87,21 @@ const one = (
 })
 const wrist = (name: keyof typeof WRIST_MOTIONS, place: string): MeasureFacts => {
   const { label, hard, soft, error, signed } = WRIST_MOTIONS[name]
-  return one(place ? `${place} ${label.toLowerCase()}` : label, 'degrees', [hard, soft], error, {
+  return one(place ? `${place} ${label.toLowerCase()}` : label, 'degrees', hard, soft, error, {
     kinds: BOTH,
     signed,
   })
 }
 const force = (label: string, high: number, likely: number, error: ErrorName): MeasureFacts => ({
-  ...one(
-    label,
-    'kgf',
-    [
-      [0, high],
-      [0, likely],
-    ],
-    error,
-    { decimals: 1 },
-  ),
+  ...one(label, 'kgf', [0, high], [0, likely], error, { decimals: 1 }),
   shape: 'trials',
 })
 const pain = (label: string) =>
-  one(
-    label,
-    'of 10',
-    [
-      [0, 10],
-      [0, 10],
-    ],
-    null,
-    { hasSide: false, isLessBetter: true },
-  )
+  one(label, 'of 10', [0, 10], [0, 10], null, { hasSide: false, isLessBetter: true })
 
 /** An answer of the three questions of irritability: 0 low to 2 high. */
 const level = (label: string) =>
-  one(
-    label,
-    'stages',
-    [
-      [0, 2],
-      [0, 2],
-    ],
-    null,
-    { hasSide: false, isLessBetter: true },
-  )
+  one(label, 'stages', [0, 2], [0, 2], null, { hasSide: false, isLessBetter: true })
 
 /**
  * Everything that is measured at the bench, by name. Limits of joints: `measures.md` 0. Those of neck and shoulder, lengths and
@@ -139,32 +113,14 @@ export const MEASURES = {
   dip: hinge('DIP', 'dip', FINGER_DIGITS, 'fingerJoint'),
   thumbMcp: hinge('Thumb MCP', 'thumbMcp', THUMB, 'thumbJoint'),
   thumbIp: hinge('Thumb IP', 'thumbIp', THUMB, 'thumbJoint'),
-  thumbPalmarAbduction: one(
-    'Palmar abduction',
-    'degrees',
-    [
-      [0, 90],
-      [10, 70],
-    ],
-    'thumbAbduction',
-    {
-      digits: THUMB,
-      kinds: BOTH,
-    },
-  ),
-  thumbRadialAbduction: one(
-    'Radial abduction',
-    'degrees',
-    [
-      [0, 90],
-      [10, 70],
-    ],
-    'thumbAbduction',
-    {
-      digits: THUMB,
-      kinds: BOTH,
-    },
-  ),
+  thumbPalmarAbduction: one('Palmar abduction', 'degrees', [0, 90], [10, 70], 'thumbAbduction', {
+    digits: THUMB,
+    kinds: BOTH,
+  }),
+  thumbRadialAbduction: one('Radial abduction', 'degrees', [0, 90], [10, 70], 'thumbAbduction', {
+    digits: THUMB,
+    kinds: BOTH,
+  }),
   wristFlexion: wrist('wristFlexion', 'Wrist'),
   wristExtension: wrist('wristExtension', 'Wrist'),
   radialDeviation: wrist('radialDeviation', ''),
@@ -172,167 +128,41 @@ export const MEASURES = {
   pronation: wrist('pronation', ''),
   supination: wrist('supination', ''),
   elbow: hinge('Elbow', 'elbow', OF_HAND, 'elbow'),
-  shoulderFlexion: one(
-    'Shoulder flexion',
-    'degrees',
-    [
-      [-60, 190],
-      [0, 180],
-    ],
-    null,
-    { kinds: BOTH },
-  ),
-  shoulderAbduction: one(
-    'Shoulder abduction',
-    'degrees',
-    [
-      [0, 190],
-      [0, 180],
-    ],
-    null,
-    { kinds: BOTH },
-  ),
-  shoulderExternalRotation: one(
-    'Shoulder external rotation',
-    'degrees',
-    [
-      [-60, 120],
-      [0, 95],
-    ],
-    null,
-    {
-      kinds: BOTH,
-    },
-  ),
-  neckRotation: one(
-    'Neck, turned to this side',
-    'degrees',
-    [
-      [0, 110],
-      [0, 90],
-    ],
-    null,
-    { kinds: ['active'] },
-  ),
-  neckSideBend: one(
-    'Neck, bent to this side',
-    'degrees',
-    [
-      [0, 80],
-      [0, 50],
-    ],
-    null,
-    { kinds: ['active'] },
-  ),
-  fingertipToCrease: one(
-    'Fingertip to crease',
-    'mm',
-    [
-      [0, 150],
-      [0, 100],
-    ],
-    'fingertipToCrease',
-    {
-      digits: FINGER_DIGITS,
-      isLessBetter: true,
-    },
-  ),
-  opposition: one(
-    'Opposition',
-    'stages',
-    [
-      [0, 10],
-      [0, 10],
-    ],
-    'opposition',
-    { digits: THUMB },
-  ),
-  retropulsion: one(
-    'Thumb lift off the table',
-    'stages',
-    [
-      [0, 3],
-      [0, 3],
-    ],
-    null,
-    { digits: THUMB },
-  ),
-  webSpan: one(
-    'Web span',
-    'mm',
-    [
-      [1, 120],
-      [20, 75],
-    ],
-    null,
-    { digits: THUMB },
-  ),
+  shoulderFlexion: one('Shoulder flexion', 'degrees', [-60, 190], [0, 180], null, { kinds: BOTH }),
+  shoulderAbduction: one('Shoulder abduction', 'degrees', [0, 190], [0, 180], null, { kinds: BOTH }),
+  shoulderExternalRotation: one('Shoulder external rotation', 'degrees', [-60, 120], [0, 95], null, {
+    kinds: BOTH,
+  }),
+  neckRotation: one('Neck, turned to this side', 'degrees', [0, 110], [0, 90], null, { kinds: ['active'] }),
+  neckSideBend: one('Neck, bent to this side', 'degrees', [0, 80], [0, 50], null, { kinds: ['active'] }),
+  fingertipToCrease: one('Fingertip to crease', 'mm', [0, 150], [0, 100], 'fingertipToCrease', {
+    digits: FINGER_DIGITS,
+    isLessBetter: true,
+  }),
+  opposition: one('Opposition', 'stages', [0, 10], [0, 10], 'opposition', { digits: THUMB }),
+  retropulsion: one('Thumb lift off the table', 'stages', [0, 3], [0, 3], null, { digits: THUMB }),
+  webSpan: one('Web span', 'mm', [1, 120], [20, 75], null, { digits: THUMB }),
   grip: force('Grip', 120, 80, 'grip'),
   keyPinch: force('Key pinch', 25, 15, 'pinch'),
   tipPinch: force('Tip pinch', 25, 12, 'pinch'),
   threePointPinch: force('Three-point pinch', 25, 15, 'pinch'),
-  figureOfEight: one(
-    'Figure of eight',
-    'cm',
-    [
-      [20, 80],
-      [32, 55],
-    ],
-    'figureOfEight',
-    {
-      decimals: 1,
-      isLessBetter: true,
-    },
-  ),
-  wristGirth: one(
-    'Wrist, at the styloids',
-    'cm',
-    [
-      [8, 40],
-      [12, 24],
-    ],
-    null,
-    {
-      decimals: 1,
-      isLessBetter: true,
-    },
-  ),
-  handVolume: one(
-    'Hand volume',
-    'ml',
-    [
-      [100, 1500],
-      [250, 700],
-    ],
-    'handVolume',
-    { isLessBetter: true },
-  ),
-  girthProximal: one(
-    'Girth, proximal phalanx',
-    'mm',
-    [
-      [25, 140],
-      [40, 95],
-    ],
-    'fingerCircumference',
-    {
-      digits: [...THUMB, ...FINGER_DIGITS],
-      isLessBetter: true,
-    },
-  ),
-  girthPip: one(
-    'Girth, PIP',
-    'mm',
-    [
-      [25, 140],
-      [40, 95],
-    ],
-    'fingerCircumference',
-    {
-      digits: FINGER_DIGITS,
-      isLessBetter: true,
-    },
-  ),
+  figureOfEight: one('Figure of eight', 'cm', [20, 80], [32, 55], 'figureOfEight', {
+    decimals: 1,
+    isLessBetter: true,
+  }),
+  wristGirth: one('Wrist, at the styloids', 'cm', [8, 40], [12, 24], null, {
+    decimals: 1,
+    isLessBetter: true,
+  }),
+  handVolume: one('Hand volume', 'ml', [100, 1500], [250, 700], 'handVolume', { isLessBetter: true }),
+  girthProximal: one('Girth, proximal phalanx', 'mm', [25, 140], [40, 95], 'fingerCircumference', {
+    digits: [...THUMB, ...FINGER_DIGITS],
+    isLessBetter: true,
+  }),
+  girthPip: one('Girth, PIP', 'mm', [25, 140], [40, 95], 'fingerCircumference', {
+    digits: FINGER_DIGITS,
+    isLessBetter: true,
+  }),
   painRest: pain('Pain at rest'),
   painAct: pain('Pain while moving'),
   painNight: pain('Pain at night'),
@@ -341,86 +171,32 @@ export const MEASURES = {
   irritProvoked: level('What sets it off'),
   irritSettles: level('How long until it settles'),
   irritNight: level('At night'),
-  pipMcpFlexed: one(
-    'PIP flexion, MCP bent',
-    'degrees',
-    [
-      [-40, 130],
-      [0, 115],
-    ],
-    'fingerJoint',
-    {
-      digits: FINGER_DIGITS,
-      kinds: ['passive'],
-    },
-  ),
-  pipMcpStraight: one(
-    'PIP flexion, MCP straight',
-    'degrees',
-    [
-      [-40, 130],
-      [0, 115],
-    ],
-    'fingerJoint',
-    {
-      digits: FINGER_DIGITS,
-      kinds: ['passive'],
-    },
-  ),
-  dipPipFlexed: one(
-    'DIP flexion, PIP bent',
-    'degrees',
-    [
-      [-40, 110],
-      [0, 90],
-    ],
-    'fingerJoint',
-    {
-      digits: FINGER_DIGITS,
-      kinds: ['passive'],
-    },
-  ),
-  dipPipStraight: one(
-    'DIP flexion, PIP held straight',
-    'degrees',
-    [
-      [-40, 110],
-      [0, 90],
-    ],
-    'fingerJoint',
-    {
-      digits: FINGER_DIGITS,
-      kinds: ['passive'],
-    },
-  ),
-  lostWristBent: one(
-    'Extension lost, wrist bent',
-    'degrees',
-    [
-      [0, 270],
-      [0, 200],
-    ],
-    'fingerJoint',
-    {
-      digits: FINGER_DIGITS,
-      kinds: ['passive'],
-      isLessBetter: true,
-    },
-  ),
-  lostWristBack: one(
-    'Extension lost, wrist back',
-    'degrees',
-    [
-      [0, 270],
-      [0, 200],
-    ],
-    'fingerJoint',
-    {
-      digits: FINGER_DIGITS,
-      kinds: ['passive'],
-      isLessBetter: true,
-    },
-  ),
+  pipMcpFlexed: one('PIP flexion, MCP bent', 'degrees', [-40, 130], [0, 115], 'fingerJoint', {
+    digits: FINGER_DIGITS,
+    kinds: ['passive'],
+  }),
+  pipMcpStraight: one('PIP flexion, MCP straight', 'degrees', [-40, 130], [0, 115], 'fingerJoint', {
+    digits: FINGER_DIGITS,
+    kinds: ['passive'],
+  }),
+  dipPipFlexed: one('DIP flexion, PIP bent', 'degrees', [-40, 110], [0, 90], 'fingerJoint', {
+    digits: FINGER_DIGITS,
+    kinds: ['passive'],
+  }),
+  dipPipStraight: one('DIP flexion, PIP held straight', 'degrees', [-40, 110], [0, 90], 'fingerJoint', {
+    digits: FINGER_DIGITS,
+    kinds: ['passive'],
+  }),
+  lostWristBent: one('Extension lost, wrist bent', 'degrees', [0, 270], [0, 200], 'fingerJoint', {
+    digits: FINGER_DIGITS,
+    kinds: ['passive'],
+    isLessBetter: true,
+  }),
+  lostWristBack: one('Extension lost, wrist back', 'degrees', [0, 270], [0, 200], 'fingerJoint', {
+    digits: FINGER_DIGITS,
+    kinds: ['passive'],
+    isLessBetter: true,
+  }),
 } as const satisfies Record<string, MeasureFacts>
 export type MeasureName = keyof typeof MEASURES
 export const MEASURE_NAMES = Object.keys(MEASURES) as MeasureName[]

@@ -20,6 +20,13 @@ export const IRRITABILITY_QUESTIONS = {
   night: { asks: 'At night?', answers: ['nothing', 'now and then', 'wakes, or always there'] },
 } as const satisfies Record<string, IrritabilityQuestion>
 
+/** How a level is called. */
+export const IRRITABILITY_WORDS = {
+  low: 'low',
+  mod: 'moderate',
+  high: 'high',
+} as const satisfies Record<Level, string>
+
 /** Worst pain up to which it is low, and from which it is high. Source: A5 (common practice). */
 export const IRRITABILITY_PAIN = { lowUpTo: decided(3, 'of 10'), highFrom: decided(7, 'of 10') } as const
 

@@ -2,6 +2,7 @@
 import {
   irritability,
   IRRITABILITY_QUESTIONS,
+  IRRITABILITY_WORDS,
   lastAt,
   numberOf,
   PAIN_TREND_SAYS,
@@ -69,7 +70,6 @@ const IRRITABILITY = [
   { measure: 'irritSettles', ...IRRITABILITY_QUESTIONS.settles },
   { measure: 'irritNight', ...IRRITABILITY_QUESTIONS.night },
 ] as const
-const LEVEL_WORDS = { low: 'low', mod: 'moderate', high: 'high' } as const
 const irritable = computed(() => {
   const level = irritability({
     provoked: painOf('irritProvoked'),
@@ -77,7 +77,7 @@ const irritable = computed(() => {
     night: painOf('irritNight'),
     worstPain: painOf('painAct'),
   })
-  return level && LEVEL_WORDS[level]
+  return level && IRRITABILITY_WORDS[level]
 })
 const choicesOf = (answers: readonly string[]) => answers.map((text, value) => ({ value, text }))
 </script>

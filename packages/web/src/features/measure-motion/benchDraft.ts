@@ -1,5 +1,7 @@
 /* eslint-disable no-restricted-globals -- What was typed and not yet stored may not be lost with the network or the session. It holds
    numbers under the ids of episode and user, no name, and is forgotten once it is saved. */
+import { isMeasure, placeOfKey } from '@pledge/core'
+
 /** Readings that were typed and not yet saved: kept on this machine, so that reload, lost session and lost network lose none. */
 export interface BenchDraft {
   readonly id: string
@@ -18,9 +20,10 @@ function readDraft(text: string | null): BenchDraft | null {
   if (text === null) return null
   try {
     const draft = JSON.parse(text) as Partial<BenchDraft>
-    return typeof draft.id === 'string' && typeof draft.typed === 'object'
-      ? { id: draft.id, typed: draft.typed, note: draft.note ?? '' }
-      : null
+    if (typeof draft.id !== 'string' || typeof draft.typed !== 'object') return null
+    // A measure that a later version no longer has cannot be shown.
+    const known = Object.entries(draft.typed).filter(([key]) => isMeasure(placeOfKey(key).measure))
+    return { id: draft.id, typed: Object.fromEntries(known), note: draft.note ?? '' }
   } catch {
     return null
   }

@@ -112,6 +112,14 @@ describe('what is typed at the bench', () => {
     expect(first).not.toBe(second)
   })
 
+  it('kept by an older version forgets what is no longer measured, and nothing else', async () => {
+    const typed = { 'elan.ring.left.active': '5', 'pip.ring.left.active': '10/85' }
+    window.localStorage.setItem('pledge.bench.e1.noor', JSON.stringify({ id: 'a', typed, note: 'x' }))
+    const store = await bench()
+    expect(store.readings).toHaveLength(1)
+    expect(store.textAt(PIP)).toBe('10/85')
+  })
+
   it('follows what another tab types, and stops where that tab has saved', async () => {
     const store = await bench()
     store.type(PIP, '10/85')
