@@ -3,6 +3,7 @@ import { extensionDeficitDeg } from '../anatomy/jointReading.js'
 import { digitHinges, digitTotal } from '../measurement/readings/digitTotal.js'
 import { knownEnds, numberOf, type HingeResult, type ReadingPlace } from '../measurement/readings/reading.js'
 import {
+  otherSideOf,
   hingesOf,
   FINGER_DIGITS,
   measureFacts,
@@ -91,7 +92,7 @@ export function isMeasured(name: CriterionName): name is MeasuredCriterion {
  */
 export function placesOf(criterion: MeasuredCriterion, about: Measured): ReadingPlace[] {
   const { side } = about
-  const other: Side = side === 'left' ? 'right' : 'left'
+  const other: Side = otherSideOf(side)
   const of = (
     measure: MeasureName,
     digit: Digit | null,
@@ -271,7 +272,7 @@ function arcsOf(about: Measured): Arc[] {
 
 /** The smallest share of the other side among the arcs that are guarded; unknown while one of them is. */
 function rangeShare(now: ReadingBook, before: readonly Visit[], about: Measured): Found {
-  const other: Side = about.side === 'left' ? 'right' : 'left'
+  const other: Side = otherSideOf(about.side)
   const shares = arcsOf(about).map((arc) => {
     const [own, theirs] = [arcDeg(arc, now, before, about.side, false), arcDeg(arc, now, before, other, true)]
     return own === null || theirs === null || theirs <= 0
@@ -317,7 +318,7 @@ function sumOf(parts: readonly (number | null)[]): number | null {
 
 /** The lower of the plain share and that by the rule of ten percent. */
 function gripShare(now: ReadingBook, before: readonly Visit[], about: Measured): Found {
-  const other: Side = about.side === 'left' ? 'right' : 'left'
+  const other: Side = otherSideOf(about.side)
   const place = (side: Side): ReadingPlace => ({ measure: 'grip', digit: null, side, kind: null })
   const own = numberOf(resultAt(now, place(about.side)))
   const theirs = numberOf(resultAt(now, place(other)) ?? lastAt(before, place(other))?.result ?? null)

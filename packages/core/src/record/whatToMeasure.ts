@@ -1,5 +1,6 @@
 import type { ClinicalDay } from '../calendar/clinicalDay.js'
 import {
+  otherSideOf,
   hingesOf,
   measureFacts,
   READING_KINDS,
@@ -103,7 +104,6 @@ function gateItems(state: PatientCase, about: Measured): Omit<MeasuringItem, 'la
 }
 
 const guards = ({ motions }: Measured, pattern: RegExp) => motions.some((motion) => pattern.test(motion))
-const other = (side: Side): Side => (side === 'left' ? 'right' : 'left')
 
 /** The digits whose range is measured first: the injured ones; where none is named, the fingers or the thumb that the school guards. */
 export function measuredDigits(about: Measured): Digit[] {
@@ -198,7 +198,7 @@ function outcomeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
       places: others.map(({ measure, digit }) => ({
         measure,
         digit,
-        side: other(about.side),
+        side: otherSideOf(about.side),
         kind: 'active' as const,
       })),
       isOneEnough: false,
@@ -209,7 +209,7 @@ function outcomeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
       tier: 'outcome',
       says: 'Grip, three trials each hand',
       why: 'Strength against the other hand',
-      places: [about.side, other(about.side)].map((side) => ({
+      places: [about.side, otherSideOf(about.side)].map((side) => ({
         measure: 'grip',
         digit: null,
         side,

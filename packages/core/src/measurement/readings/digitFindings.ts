@@ -13,7 +13,7 @@ import type { TotalMotion } from '../motion/totalActiveMotion.js'
 import { datedChange, type DatedChange } from './change.js'
 import { digitHinges, digitTotal, type DigitHinges } from './digitTotal.js'
 import { twoJointResult, type GradedTwoJoints } from '../motion/twoJointFormula.js'
-import { hingesOf, type HingeMeasure, type ReadingKind, type Side } from './measures.js'
+import { otherSideOf, hingesOf, type HingeMeasure, type ReadingKind, type Side } from './measures.js'
 import { knownEnds, type HingeResult } from './reading.js'
 import { bookOfVisit, raterOf, type ReadingBook, type Visit } from './visits.js'
 
@@ -72,7 +72,7 @@ export interface Bench {
  */
 export function digitFindings(digit: Digit, now: ReadingBook, bench: Bench): DigitFindings {
   const { side, by, visits } = bench
-  const other: Side = side === 'left' ? 'right' : 'left'
+  const other: Side = otherSideOf(side)
   const [active, passive] = [jointsOf('active'), jointsOf('passive')]
   const [tam, tpm] = [digitTotal(digit, active), digitTotal(digit, passive)]
   const mdc = errorOfMeasure(digit === 'thumb' ? 'thumbJoint' : 'fingerJoint', 'same').mdc95

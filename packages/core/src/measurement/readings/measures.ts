@@ -9,6 +9,10 @@ export type ReadingKind = (typeof READING_KINDS)[number]
 export const SIDES = ['left', 'right'] as const
 export type Side = (typeof SIDES)[number]
 
+export function otherSideOf(side: Side): Side {
+  return side === 'left' ? 'right' : 'left'
+}
+
 type Bounds = readonly [low: number, high: number]
 
 /**

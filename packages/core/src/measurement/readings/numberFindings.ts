@@ -2,7 +2,7 @@ import type { ReadingPlace } from './reading.js'
 import { numberOf } from './reading.js'
 import { datedChange, type DatedChange } from './change.js'
 import type { Bench } from './digitFindings.js'
-import { measureFacts } from './measures.js'
+import { otherSideOf, measureFacts } from './measures.js'
 import { firstAt, lastAt, raterOf, resultAt, type DatedResult, type ReadingBook } from './visits.js'
 
 /** What a reading of one number, or of several trials by their mean, tells. In the direction of the measure: extension is positive. */
@@ -25,7 +25,7 @@ export function numberFindings(place: ReadingPlace, now: ReadingBook, bench: Ben
     const number = numberOf(result)
     return number === null ? null : number * signed
   }
-  const otherPlace: ReadingPlace = { ...place, side: place.side === 'left' ? 'right' : 'left' }
+  const otherPlace: ReadingPlace = { ...place, side: place.side && otherSideOf(place.side) }
   const value = own(resultAt(now, place))
   const other =
     place.side === null

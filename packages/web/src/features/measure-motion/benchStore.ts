@@ -10,6 +10,7 @@ import {
   measureFacts,
   missingPlaces,
   numberFindings,
+  otherSideOf,
   placeKey,
   placeOfKey,
   placeWords,
@@ -71,7 +72,7 @@ export const useBenchStore = defineStore('bench', () => {
   let id = ulid()
   let deafen = () => {}
 
-  const other = computed<Side>(() => (injured.value === 'left' ? 'right' : 'left'))
+  const other = computed<Side>(() => otherSideOf(injured.value))
 
   /** @param by - who measures: an error between two raters is larger than within one */
   async function start(
@@ -172,7 +173,7 @@ export const useBenchStore = defineStore('bench', () => {
   /** What the other side is, as it would be typed: today, else when it was last measured. */
   function otherTyped(place: ReadingPlace): string | null {
     if (place.side === null) return null
-    const mirrored: ReadingPlace = { ...place, side: place.side === 'left' ? 'right' : 'left' }
+    const mirrored: ReadingPlace = { ...place, side: otherSideOf(place.side) }
     return typed[placeKey(mirrored)] || lastTyped(mirrored)
   }
 
