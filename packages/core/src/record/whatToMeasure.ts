@@ -7,7 +7,6 @@ import {
   type HingeMeasure,
   type MeasureName,
   type ReadingKind,
-  type Side,
 } from '../measurement/readings/measures.js'
 import { placeKey, type ReadingPlace } from '../measurement/readings/reading.js'
 import { lastAt, type Visit } from '../measurement/readings/visits.js'
