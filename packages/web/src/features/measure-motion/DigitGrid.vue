@@ -147,18 +147,9 @@ function focusPlace(key: string) {
   </table>
 </template>
 
+<style scoped src="./tables.css"></style>
+
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  table-layout: fixed;
-}
-th {
-  padding: 2px 4px;
-  font-size: 13.5px;
-  font-weight: 600;
-  text-align: left;
-}
 thead span,
 .joints th,
 tbody th {
@@ -178,9 +169,6 @@ tbody th strong {
 }
 td {
   padding: 2px 3px;
-}
-.injured {
-  background: var(--teal-wash);
 }
 col.names {
   width: 76px;
@@ -210,18 +198,9 @@ tbody {
 }
 .bad {
   font-size: 13.5px;
-  font-weight: 600;
-  color: var(--brick);
-}
-.good {
-  color: var(--moss);
-  font-weight: 600;
 }
 .care {
   color: var(--plum);
   font-weight: 600;
-}
-.soft {
-  color: var(--ink-soft);
 }
 </style>

@@ -146,12 +146,9 @@ function move(place: ReadingPlace, step: 1 | -1, event: KeyboardEvent) {
   </table>
 </template>
 
+<style scoped src="./tables.css"></style>
+
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  table-layout: fixed;
-}
 col.names {
   width: 142px;
 }
@@ -163,12 +160,6 @@ col.trials {
 }
 col.share {
   width: 58px;
-}
-th {
-  padding: 2px 4px;
-  font-size: 13.5px;
-  font-weight: 600;
-  text-align: left;
 }
 thead span,
 tbody th span,
@@ -189,9 +180,6 @@ tbody tr {
 td {
   padding: 3px 4px;
 }
-.injured {
-  background: var(--teal-wash);
-}
 .num {
   text-align: right;
   white-space: nowrap;
@@ -202,16 +190,5 @@ td {
 }
 .line {
   display: block;
-}
-.bad {
-  color: var(--brick);
-  font-weight: 600;
-}
-.good {
-  color: var(--moss);
-  font-weight: 600;
-}
-.soft {
-  color: var(--ink-soft);
 }
 </style>
