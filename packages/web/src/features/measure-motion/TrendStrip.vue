@@ -105,8 +105,12 @@ const lines = computed(() => {
       <button type="button" class="text-button" :aria-expanded="isOpen" @click="isOpen = !isOpen">
         Over time
       </button>
-      <select v-model="chosen" aria-label="Measure over time">
-        <option v-for="one in all" :key="one.id" :value="one.id" :selected="one.id === series.id">
+      <select
+        :value="series.id"
+        aria-label="Measure over time"
+        @change="chosen = ($event.target as HTMLSelectElement).value"
+      >
+        <option v-for="one in all" :key="one.id" :value="one.id">
           {{ one.label }}
         </option>
       </select>
