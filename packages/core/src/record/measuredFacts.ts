@@ -3,9 +3,10 @@ import { extensionDeficitDeg } from '../anatomy/jointReading.js'
 import { digitHinges, digitTotal } from '../measurement/readings/digitTotal.js'
 import { knownEnds, numberOf, type HingeResult, type ReadingPlace } from '../measurement/readings/reading.js'
 import {
-  otherSideOf,
-  hingesOf,
+  ARM_PARTS,
   FINGER_DIGITS,
+  hingesOf,
+  otherSideOf,
   measureFacts,
   type HingeMeasure,
   type MeasureName,
@@ -245,18 +246,6 @@ interface Arc {
   readonly measures: readonly MeasureName[]
 }
 
-const ARCS: readonly (Arc & { readonly guards: RegExp })[] = [
-  { name: 'wrist', digit: null, measures: ['wristFlexion', 'wristExtension'], guards: /^wrist\.(flex|ext)$/ },
-  {
-    name: 'deviation',
-    digit: null,
-    measures: ['radialDeviation', 'ulnarDeviation'],
-    guards: /^wrist\.(rad|uln)$/,
-  },
-  { name: 'forearm', digit: null, measures: ['pronation', 'supination'], guards: /^forearm\./ },
-  { name: 'elbow', digit: null, measures: ['elbow'], guards: /^elbow\./ },
-]
-
 /** The arcs a school guards; of fingers and thumb the total motion of the injured digits. */
 function arcsOf(about: Measured): Arc[] {
   const guards = (pattern: RegExp) => about.motions.some((motion) => pattern.test(motion))
@@ -265,7 +254,9 @@ function arcsOf(about: Measured): Arc[] {
     ...(guards(/^thumb/) ? digitsWith('thumbIp', about) : []),
   ]
   return [
-    ...ARCS.filter((arc) => guards(arc.guards)),
+    ...ARM_PARTS.flatMap(({ arcs }) => arcs)
+      .filter((arc) => arc.guards && guards(arc.guards))
+      .map(({ name, measures }) => ({ name, digit: null, measures })),
     ...digits.map((digit) => ({ name: digit, digit, measures: hingesOf(digit) })),
   ]
 }

@@ -1,9 +1,12 @@
 import type { ClinicalDay } from '../calendar/clinicalDay.js'
 import {
-  otherSideOf,
+  ARM_PARTS,
   hingesOf,
   measureFacts,
+  measuresOfPart,
+  otherSideOf,
   READING_KINDS,
+  type ArmPart,
   type HingeMeasure,
   type MeasureName,
   type ReadingKind,
@@ -112,19 +115,14 @@ export function measuredDigits(about: Measured): Digit[] {
   return DIGITS.filter((digit) => (digits.length > 0 ? digits.includes(digit) : isOf(digit)))
 }
 
-const HAND_RANGES: readonly { measures: readonly MeasureName[]; guards: RegExp; says: string }[] = [
-  {
-    measures: ['wristFlexion', 'wristExtension', 'radialDeviation', 'ulnarDeviation'],
-    guards: /^wrist\./,
-    says: 'Wrist, active and passive',
-  },
-  { measures: ['pronation', 'supination'], guards: /^forearm\./, says: 'Forearm, active and passive' },
-  { measures: ['elbow'], guards: /^elbow\./, says: 'Elbow, active and passive' },
-]
+/** The parts of the arm that a school guards. */
+function guardedParts(about: Measured): ArmPart[] {
+  return ARM_PARTS.filter(({ arcs }) => arcs.some((arc) => arc.guards && guards(about, arc.guards)))
+}
 
 /** The motions of wrist, forearm and elbow that a school guards. */
 export function handMeasures(about: Measured): MeasureName[] {
-  return HAND_RANGES.filter((range) => guards(about, range.guards)).flatMap(({ measures }) => measures)
+  return guardedParts(about).flatMap(measuresOfPart)
 }
 
 function rangeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
@@ -140,17 +138,15 @@ function rangeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
     isOneEnough: false,
     isOnce: false,
   }))
-  const hands = HAND_RANGES.filter((range) => guards(about, range.guards)).map(
-    ({ measures, says, guards: of }) => ({
-      id: `range.${of.source.replace(/\W/g, '')}`,
-      tier: 'tell' as const,
-      says,
-      why: 'Tells a stiff joint from weakness',
-      places: measures.flatMap((measure) => both(measure, null)),
-      isOneEnough: false,
-      isOnce: false,
-    }),
-  )
+  const hands = guardedParts(about).map((part) => ({
+    id: `range.${part.id}`,
+    tier: 'tell' as const,
+    says: `${part.title}, active and passive`,
+    why: 'Tells a stiff joint from weakness',
+    places: measuresOfPart(part).flatMap((measure) => both(measure, null)),
+    isOneEnough: false,
+    isOnce: false,
+  }))
   const creases = measuredDigits(about).filter((digit) => digit !== 'thumb')
   return [
     ...ranges,

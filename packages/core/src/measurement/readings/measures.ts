@@ -224,3 +224,44 @@ export type HingeMeasure = (typeof HINGES_OF)['thumb' | 'finger'][number]
 export function hingesOf(digit: Digit): readonly HingeMeasure[] {
   return HINGES_OF[digit === 'thumb' ? 'thumb' : 'finger']
 }
+
+/** An arc of motion above the hand, with the motions of a school that are about it. */
+interface ArmArc {
+  readonly name: string
+  readonly measures: readonly MeasureName[]
+  /** `null`: no school speaks of it. */
+  readonly guards: RegExp | null
+}
+/** A part of the arm above the fingers that is measured at the bench, in the order in which one measures. */
+export interface ArmPart {
+  readonly id: string
+  readonly title: string
+  readonly arcs: readonly ArmArc[]
+}
+const arc = (name: string, measures: readonly MeasureName[], guards: RegExp | null = null): ArmArc => ({
+  name,
+  measures,
+  guards,
+})
+export const ARM_PARTS: readonly ArmPart[] = [
+  {
+    id: 'wrist',
+    title: 'Wrist',
+    arcs: [
+      arc('wrist', ['wristFlexion', 'wristExtension'], /^wrist\.(flex|ext)$/),
+      arc('deviation', ['radialDeviation', 'ulnarDeviation'], /^wrist\.(rad|uln)$/),
+    ],
+  },
+  { id: 'forearm', title: 'Forearm', arcs: [arc('forearm', ['pronation', 'supination'], /^forearm\./)] },
+  { id: 'elbow', title: 'Elbow', arcs: [arc('elbow', ['elbow'], /^elbow\./)] },
+  {
+    id: 'shoulder',
+    title: 'Shoulder',
+    arcs: [arc('shoulder', ['shoulderFlexion', 'shoulderAbduction', 'shoulderExternalRotation'])],
+  },
+  { id: 'neck', title: 'Neck', arcs: [arc('neck', ['neckRotation', 'neckSideBend'])] },
+]
+
+export function measuresOfPart({ arcs }: ArmPart): MeasureName[] {
+  return arcs.flatMap(({ measures }) => measures)
+}

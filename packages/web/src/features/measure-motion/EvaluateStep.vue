@@ -1,38 +1,33 @@
 <script setup lang="ts">
 import {
-  bookOf,
+  ARM_PARTS,
   DIGITS,
-  lastAt,
   measureFacts,
-  numberOf,
+  measuresOfPart,
   placeKey,
-  poseWords,
   placeOfKey,
-  WRIST_MOTIONS,
   type Digit,
   type MeasureName,
   type ReadingPlace,
-  type Side,
   type WristMotion,
 } from '@pledge/core'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
-import TextInput from '../../shared/parts/TextInput.vue'
 import { useSessionStore } from '../../shared/sessionStore'
-import { ANCHOR_WORDS, dayText } from '../../shared/words'
-import { useRoute } from 'vue-router'
+import { dayText } from '../../shared/words'
 import { useBenchStore } from './benchStore'
 import DigitGrid from './DigitGrid.vue'
-import { angleAt, handOf, isDrawn, viewOfDigits, viewOfMotion, wristOf, type HandEnd } from './drawnReading'
+import DrawnHand from './DrawnHand.vue'
+import { isDrawn } from './drawnReading'
 import LockNotes from './LockNotes.vue'
-import MeasuredHand from './MeasuredHand.vue'
 import NumberTable from './NumberTable.vue'
 import PainPart from './PainPart.vue'
-import RangeFan from './RangeFan.vue'
+import RangeFans from './RangeFans.vue'
+import SavingPart from './SavingPart.vue'
 import TightnessPart from './TightnessPart.vue'
 import TrendStrip from './TrendStrip.vue'
-import { visitNote } from './visitNote'
 import WhatToMeasure from './WhatToMeasure.vue'
 
 const cases = useCaseStore()
@@ -64,21 +59,7 @@ onBeforeUnmount(() => {
 })
 
 /** Parts of the bench, each a table of its own. Those the case needs are open, the others one press away. */
-const HAND_PARTS: readonly { id: string; title: string; measures: readonly MeasureName[] }[] = [
-  {
-    id: 'wrist',
-    title: 'Wrist',
-    measures: ['wristFlexion', 'wristExtension', 'radialDeviation', 'ulnarDeviation'],
-  },
-  { id: 'forearm', title: 'Forearm', measures: ['pronation', 'supination'] },
-  { id: 'elbow', title: 'Elbow', measures: ['elbow'] },
-  {
-    id: 'shoulder',
-    title: 'Shoulder',
-    measures: ['shoulderFlexion', 'shoulderAbduction', 'shoulderExternalRotation'],
-  },
-  { id: 'neck', title: 'Neck', measures: ['neckRotation', 'neckSideBend'] },
-]
+const HAND_PARTS = ARM_PARTS.map((part) => ({ ...part, measures: measuresOfPart(part) }))
 const STRENGTH: readonly MeasureName[] = ['grip', 'keyPinch', 'tipPinch', 'threePointPinch']
 const SWELLING: readonly MeasureName[] = ['figureOfEight', 'wristGirth', 'handVolume']
 const THUMB: readonly MeasureName[] = ['opposition', 'retropulsion', 'webSpan']
@@ -139,98 +120,10 @@ function add({ id, isDigit }: { id: string; isDigit: boolean }) {
   else open(id)
 }
 
-const end = ref<HandEnd>('closed')
 const drawnMotion = ref<WristMotion | null>(null)
-const other = computed<Side>(() => bench.other)
-const nowBook = computed(() => bookOf(bench.readings))
-const ofOther = (measure: WristMotion) =>
-  angleAt(nowBook.value, measure, other.value) ??
-  numberOf(lastAt(bench.bench.visits, activeOf(measure, other.value))?.result ?? null)
-const activeOf = (measure: WristMotion, side: Side): ReadingPlace => ({
-  measure,
-  digit: null,
-  side,
-  kind: 'active',
-})
-const motion = computed<WristMotion | null>(
-  () => drawnMotion.value ?? (bench.shownDigits.length > 0 ? null : 'wristExtension'),
-)
-const picture = computed(() => {
-  if (motion.value) {
-    const [own, theirs] = [angleAt(nowBook.value, motion.value, bench.injured), ofOther(motion.value)]
-    return {
-      reading: wristOf(motion.value, own),
-      ghost: theirs === null ? null : wristOf(motion.value, theirs),
-      view: viewOfMotion(motion.value),
-      isNear: false,
-      title: WRIST_MOTIONS[motion.value].label,
-      value: own === null ? 'not measured' : `${own * WRIST_MOTIONS[motion.value].signed}°`,
-      words: own === null ? '' : poseWords(wristOf(motion.value, own).pose!).en,
-    }
-  }
-  const ghost = handOf(bench.shownDigits, end.value, (digit) => bench.hingesAt(digit, other.value, 'active'))
-  return {
-    reading: handOf(bench.shownDigits, end.value, (digit) => bench.hingesAt(digit, bench.injured, 'active')),
-    ghost: Object.keys(ghost).length > 0 ? ghost : null,
-    view: viewOfDigits(bench.shownDigits),
-    isNear: true,
-    title: end.value === 'closed' ? 'As far as it bends, active' : 'As far as it straightens, active',
-    value: '',
-    words: '',
-  }
-})
 function draw(place: ReadingPlace) {
   drawnMotion.value = isDrawn(place.measure) ? place.measure : null
 }
-
-const PLANES: readonly {
-  title: string
-  motions: readonly [WristMotion, WristMotion]
-  ends: readonly [string, string]
-  upright: boolean
-}[] = [
-  {
-    title: 'Flexion arc',
-    motions: ['wristExtension', 'wristFlexion'],
-    ends: ['extension', 'flexion'],
-    upright: false,
-  },
-  {
-    title: 'Deviation arc',
-    motions: ['radialDeviation', 'ulnarDeviation'],
-    ends: ['radial', 'ulnar'],
-    upright: false,
-  },
-  {
-    title: 'Rotation arc',
-    motions: ['supination', 'pronation'],
-    ends: ['supination', 'pronation'],
-    upright: true,
-  },
-]
-const readAs = (measure: WristMotion, deg: number | null) =>
-  deg === null ? null : deg * WRIST_MOTIONS[measure].signed
-const fans = computed(() =>
-  PLANES.map((plane) => {
-    const pair = (read: (measure: WristMotion) => number | null) =>
-      plane.motions.map((measure) => readAs(measure, read(measure))) as [number | null, number | null]
-    return {
-      ...plane,
-      now: pair((measure) => angleAt(nowBook.value, measure, bench.injured)),
-      last: pair((measure) =>
-        numberOf(lastAt(bench.bench.visits, activeOf(measure, bench.injured))?.result ?? null),
-      ),
-      other: pair(ofOther),
-    }
-  }),
-)
-/** Planes of which something is known, beside the tables of wrist and forearm. */
-const shownFans = computed(() =>
-  rangeRows.value.some(({ measure }) => isDrawn(measure))
-    ? fans.value.filter(({ now, last, other }) => [...now, ...last, ...other].some((deg) => deg !== null))
-    : [],
-)
-
 const notes = computed(() => [...(cases.data?.evaluations ?? [])].reverse().filter(({ note }) => note !== ''))
 const isFlexorTendon = computed(() => /^(flexor-tendon|fpl)/.test(cases.data?.episode.conditionId ?? ''))
 const step = ref<HTMLElement>()
@@ -260,17 +153,6 @@ function keyed(event: KeyboardEvent) {
   event.preventDefault()
   const key = bench.undo()
   if (key) void go(key)
-}
-/** The findings as text, after what was written so far: to be read and edited before it is saved with the therapist's name. */
-function writeFindings() {
-  if (!cases.data) return
-  const { day, anchor } = cases.data.episode
-  const text = visitNote(bench.readings, bench.bench, {
-    day,
-    anchor: ANCHOR_WORDS[anchor],
-    isFlexorTendon: isFlexorTendon.value,
-  })
-  bench.writeNote(bench.note.trim() === '' ? text : `${bench.note.trimEnd()}\n\n${text}`)
 }
 async function save() {
   if (!cases.data || !(await bench.save(cases.data.today))) return
@@ -304,7 +186,7 @@ async function save() {
               absent
               <kbd>x</kbd>
             </p>
-            <div class="order" role="group" aria-label="Tab goes">
+            <div class="toggle" role="group" aria-label="Tab goes">
               <button
                 v-for="way in ['digit', 'joint'] as const"
                 :key="way"
@@ -376,70 +258,16 @@ async function save() {
         </details>
       </section>
       <aside class="side">
-        <section class="sheet">
-          <MeasuredHand
-            :side="bench.injured"
-            :reading="picture.reading"
-            :ghost="picture.ghost"
-            :view="picture.view"
-            :is-near="picture.isNear"
-            :alternative="`${picture.title} ${picture.value}${picture.words && `: ${picture.words}`}`"
-          >
-            <strong>{{ picture.title }}</strong>
-            <span v-if="picture.value" class="tabular">{{ picture.value }}</span>
-            <span v-if="!motion" class="order" role="group" aria-label="Drawn">
-              <button type="button" :aria-pressed="end === 'closed'" @click="end = 'closed'">bent</button>
-              <button type="button" :aria-pressed="end === 'open'" @click="end = 'open'">straight</button>
-            </span>
-            <span class="soft">pale: other side; hatched: not measured</span>
-          </MeasuredHand>
-        </section>
-        <section class="sheet">
-          <div class="saving">
-            <TextInput
-              :model-value="bench.note"
-              label="Note"
-              long
-              @update:model-value="bench.writeNote($event ?? '')"
-            />
-            <button v-if="bench.readings.length > 0" type="button" class="text-button" @click="writeFindings">
-              Write the findings into it
-            </button>
-            <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
-              bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
-            }}</v-btn>
-            <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{
-              bench.saveState.message
-            }}</NoticeBox>
-            <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
-              ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox
-            >
-            <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
-              >Saved: {{ bench.saveState.readings }}
-              {{ bench.saveState.readings === 1 ? 'reading' : 'readings' }}.</NoticeBox
-            >
-          </div>
-        </section>
-        <section v-if="shownFans.length > 0" class="sheet fans">
-          <RangeFan
-            v-for="fan in shownFans"
-            :key="fan.title"
-            :title="fan.title"
-            :ends="fan.ends"
-            :now="fan.now"
-            :last="fan.last"
-            :other="fan.other"
-            :upright="fan.upright"
-          />
-          <p class="legend soft">
-            <i class="key now" /> today <i class="key last" /> last time <i class="key ghost" /> other side
-          </p>
-        </section>
+        <DrawnHand :motion="drawnMotion" />
+        <SavingPart :is-flexor-tendon="isFlexorTendon" />
+        <RangeFans v-if="rangeRows.some(({ measure }) => isDrawn(measure))" />
         <PainPart :is-irritability-open="isOpen('irritability', ['irritProvoked'])" />
       </aside>
     </form>
   </div>
 </template>
+
+<style scoped src="./toggle.css"></style>
 
 <style scoped>
 .step {
@@ -479,25 +307,6 @@ h2 {
   margin-top: 6px;
   font-size: 13.5px;
 }
-.order {
-  display: inline-flex;
-  margin-left: auto;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  overflow: hidden;
-}
-.order button {
-  padding: 2px 10px;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  font-size: 13.5px;
-}
-.order button[aria-pressed='true'] {
-  background: var(--teal);
-  color: var(--sheet);
-}
 .more {
   display: flex;
   flex-wrap: wrap;
@@ -536,17 +345,6 @@ h2 {
   margin-top: 10px;
   font-size: 13px;
 }
-.saving :deep(textarea) {
-  max-height: 132px;
-  overflow-y: auto;
-  font-size: 14px;
-  line-height: 1.4;
-}
-.saving {
-  display: grid;
-  gap: 8px;
-  padding: 10px 14px 14px;
-}
 /* What comes next, the hand and the button that saves stay in sight, however long the tables are. */
 .plan,
 .side {
@@ -558,37 +356,6 @@ h2 {
 .side {
   display: grid;
   gap: 12px;
-}
-.fans {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  padding: 12px 8px 8px;
-}
-.legend {
-  grid-column: 1 / -1;
-  display: flex;
-  align-items: center;
-  justify-content: center;
-  gap: 6px;
-  margin-top: 6px;
-  font-size: 13px;
-}
-.key {
-  width: 18px;
-  height: 10px;
-  margin-left: 10px;
-}
-.key.now {
-  border: 1.5px solid var(--teal);
-  background: color-mix(in srgb, var(--teal) 28%, transparent);
-}
-.key.last {
-  height: 0;
-  border-top: 2px dashed var(--ochre);
-}
-.key.ghost {
-  border: 1px dashed var(--ink-soft);
-  background: var(--paper-deep);
 }
 kbd {
   padding: 0 5px;

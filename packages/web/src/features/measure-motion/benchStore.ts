@@ -10,10 +10,12 @@ import {
   measureFacts,
   missingPlaces,
   numberFindings,
+  numberOf,
   otherSideOf,
   placeKey,
   placeOfKey,
   placeWords,
+  resultAt,
   typedReading,
   type Bench,
   type Digit,
@@ -25,6 +27,7 @@ import {
   type ReadingPlace,
   type Side,
   type TypedReading,
+  type WristMotion,
 } from '@pledge/core'
 import type { BenchAnswer, EvaluationAnswer } from '@pledge/contract'
 import { defineStore } from 'pinia'
@@ -33,6 +36,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
 import { ApiProblem } from '../../shared/api/problem'
 import { dayText } from '../../shared/words'
+import { activeMotion } from './drawnReading'
 import {
   keepDraft,
   keepOrder,
@@ -260,6 +264,11 @@ export const useBenchStore = defineStore('bench', () => {
   function numbersAt(place: ReadingPlace): NumberFindings {
     return numberFindings(place, now.value, bench.value)
   }
+  /** The angle of a motion of the other side, active: today, else when it was last measured. */
+  function otherAngle(measure: WristMotion): number | null {
+    const place = activeMotion(measure, other.value)
+    return numberOf(resultAt(now.value, place) ?? lastAt(bench.value.visits, place)?.result ?? null)
+  }
   function hingesAt(digit: Digit, side: Side, kind: ReadingKind) {
     return digitHinges(digit, side, kind, now.value, bench.value.visits)
   }
@@ -378,6 +387,7 @@ export const useBenchStore = defineStore('bench', () => {
     goneSince,
     numbersAt,
     hingesAt,
+    otherAngle,
     save,
   }
 })

@@ -77,8 +77,14 @@ export function wristOf(motion: WristMotion, deg: number | null): MeasuredHand {
       }
 }
 
+export const activeMotion = (measure: WristMotion, side: Side): ReadingPlace => ({
+  measure,
+  digit: null,
+  side,
+  kind: 'active',
+})
+
 /** The stored angle of a motion of one side, active. */
 export function angleAt(book: ReadingBook, measure: WristMotion, side: Side): number | null {
-  const place: ReadingPlace = { measure, digit: null, side, kind: 'active' }
-  return numberOf(resultAt(book, place))
+  return numberOf(resultAt(book, activeMotion(measure, side)))
 }

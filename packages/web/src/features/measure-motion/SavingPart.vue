@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { useCaseStore } from '../../shared/case/caseStore'
+import NoticeBox from '../../shared/parts/NoticeBox.vue'
+import TextInput from '../../shared/parts/TextInput.vue'
+import { ANCHOR_WORDS } from '../../shared/words'
+import { useBenchStore } from './benchStore'
+import { visitNote } from './visitNote'
+
+/** The note of the visit and the button that saves it, with what came of it. */
+const props = defineProps<{ isFlexorTendon: boolean }>()
+
+const cases = useCaseStore()
+const bench = useBenchStore()
+
+/** The findings as text, after what was written so far: to be read and edited before it is saved with the therapist's name. */
+function writeFindings() {
+  if (!cases.data) return
+  const { day, anchor } = cases.data.episode
+  const text = visitNote(bench.readings, bench.bench, {
+    day,
+    anchor: ANCHOR_WORDS[anchor],
+    isFlexorTendon: props.isFlexorTendon,
+  })
+  bench.writeNote(bench.note.trim() === '' ? text : `${bench.note.trimEnd()}\n\n${text}`)
+}
+</script>
+
+<template>
+  <section class="sheet saving">
+    <TextInput
+      :model-value="bench.note"
+      label="Note"
+      long
+      @update:model-value="bench.writeNote($event ?? '')"
+    />
+    <button v-if="bench.readings.length > 0" type="button" class="text-button" @click="writeFindings">
+      Write the findings into it
+    </button>
+    <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
+      bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
+    }}</v-btn>
+    <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{ bench.saveState.message }}</NoticeBox>
+    <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
+      ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox
+    >
+    <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
+      >Saved: {{ bench.saveState.readings }}
+      {{ bench.saveState.readings === 1 ? 'reading' : 'readings' }}.</NoticeBox
+    >
+  </section>
+</template>
+
+<style scoped>
+.saving {
+  display: grid;
+  gap: 8px;
+  padding: 10px 14px 14px;
+}
+.saving :deep(textarea) {
+  max-height: 132px;
+  overflow-y: auto;
+  font-size: 14px;
+  line-height: 1.4;
+}
+</style>
