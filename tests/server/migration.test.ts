@@ -75,6 +75,7 @@ describe('a database of the first version', () => {
       '0007-rule-names',
       '0008-order-of-records',
       '0009-measurements',
+      '0010-whole-hand',
     ])
     expect(await migrate(owner, instance.accounts.app.user)).toEqual([])
   })

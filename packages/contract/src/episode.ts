@@ -1,4 +1,4 @@
-import { MEASURED_HOW, type DoseQuestion, type MeasureName } from '@pledge/core'
+import { MEASURED_HOW, type DoseQuestion, type GoalState, type MeasureName } from '@pledge/core'
 import type { Static } from 'typebox'
 import { answerKind } from './referral.js'
 import { bool, list, map, maybe, num, obj, str, whole, word, words } from './shapes.js'
@@ -80,6 +80,8 @@ const evaluation = obj({
   evaluatedOn: str,
   note: str,
   readings: list(reading),
+  /** What it was before it was corrected, oldest first. */
+  before: list(obj({ id: str, note: str })),
 })
 export type EvaluationAnswer = Static<typeof evaluation>
 
@@ -113,7 +115,42 @@ export const bench = obj({
   ),
   /** Where pushing a joint to its end waits. */
   overpressure: maybe(verdict),
+  /** The patient's own tasks. */
+  tasks: list(obj({ id: str, words: str })),
+  goals: list(
+    obj({
+      id: str,
+      words: str,
+      series: str,
+      target: num,
+      setOn: str,
+      setBy: str,
+      dueOn: str,
+      state: words(['notMeasured', 'reached', 'onWay', 'behind', 'tooFew', 'overdue'] satisfies GoalState[]),
+      first: maybe(num),
+      latest: maybe(num),
+      latestOn: maybe(str),
+      percent: maybe(num),
+      neededPerWeek: maybe(num),
+      perWeek: maybe(obj({ by: num, low: num, high: num })),
+      isWithinError: bool,
+    }),
+  ),
+  goalTemplates: list(obj({ words: str, series: str, target: maybe(num), source: str, confidence: str })),
+  /** What happened to this hand, the newest first, with how many days ago. */
+  history: list(
+    obj({
+      id: str,
+      on: str,
+      day: whole,
+      what: str,
+      detail: str,
+      source: words(['episode', 'event', 'slip', 'flag']),
+    }),
+  ),
 })
+export type GoalAnswer = BenchAnswer['goals'][number]
+export type HistoryAnswer = BenchAnswer['history'][number]
 export type BenchAnswer = Static<typeof bench>
 const programItem = obj({
   itemId: str,
@@ -227,6 +264,8 @@ export const episode = obj({
   /** Whether what opens earlier needs the surgeon's word. */
   isHealing: bool,
   health: maybe(obj({ present: list(contraindication), note: str, recordedBy: str, recordedOn: str })),
+  /** What was found at the bench that bars exercises as an answer about health does. */
+  foundHealth: list(obj({ name: str, on: str, told: str })),
   home: maybe(
     obj({
       /** Names of what is at home; `null`: not asked. */

@@ -1,4 +1,4 @@
-import { READING_KINDS } from '@pledge/core'
+import { FELT_WORDS, READING_KINDS } from '@pledge/core'
 import type {
   AngleName,
   Aim,
@@ -34,7 +34,7 @@ export const meant = obj({ what: str, meaning: str })
 const result = Type.Unsafe<Result>({
   anyOf: [
     { type: 'number' },
-    { type: 'string', enum: ['absent'] },
+    { type: 'string', enum: ['absent', ...FELT_WORDS] },
     { type: 'array', items: { type: 'number' } },
     {
       type: 'object',
@@ -53,6 +53,8 @@ const place = {
   digit: maybe(word<Digit>()),
   side: maybe(side),
   kind: maybe(words(READING_KINDS)),
+  /** A zone of the skin, or the id of one of the patient's tasks. */
+  spot: Type.Optional(str),
 }
 export const readingPlace = obj(place)
 export const reading = obj({ ...place, result })

@@ -193,6 +193,7 @@ export async function loadDemoClinic(
         episodeId,
         evaluatedOn: onDay(day),
         note: '',
+        amendsId: null,
         recordedBy: therapistId,
         recordedAt: at(day, 10),
       })
@@ -206,6 +207,7 @@ export async function loadDemoClinic(
           digit: '' as const,
           side: '' as const,
           kind: '' as const,
+          spot: '',
           result: scores[measure],
         })),
       )
@@ -219,6 +221,7 @@ export async function loadDemoClinic(
             digit: '' as const,
             side,
             kind,
+            spot: '',
             result: signedDeg(measure, reading),
           })
           const passive =

@@ -16,9 +16,12 @@ export {
   newEvaluation,
   newFact,
   newFlag,
+  newGoal,
+  newHandEvent,
   newHealthCheck,
   newOrder,
   newOverride,
+  newTask,
   newWindowShift,
 } from './record.js'
 export { doseSchema, draftSave, pairing, programSigning, signIn, type DraftItem } from './program.js'

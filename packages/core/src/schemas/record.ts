@@ -4,6 +4,8 @@ import { CoreError } from '../errors.js'
 import { HEALTH_QUESTIONS } from '../exercise/contraindications.js'
 import { isMeasure, MEASURE_NAMES, READING_KINDS, SIDES } from '../measurement/readings/measures.js'
 import { checkedReading, placeKey, type Reading } from '../measurement/readings/reading.js'
+import { isSeriesId, seriesBounds } from '../measurement/readings/series.js'
+import { HAND_EVENT_KINDS } from '../record/handHistory.js'
 import { isEarlyPermission } from '../protocol/restrictions.js'
 import { CRITERION_FLAGS, CRITERION_NUMBERS, CRITERION_ORDINALS, DIGITS } from '../vocabulary/vocabulary.js'
 import { chosenDigits, doseSchema } from './program.js'
@@ -112,7 +114,7 @@ export const newFlag = object({
   flag: string().oneOf(RED_FLAGS, 'Not a red flag.').required('Choose the red flag.'),
 }).noUnknown(UNKNOWN)
 
-const READING_KEYS = ['measure', 'digit', 'side', 'kind', 'result']
+const READING_KEYS = ['measure', 'digit', 'side', 'kind', 'spot', 'result']
 
 /** How a reading looks, for who reads the document of the API; what it may be is checked by `checkedReading`. */
 const READING_SHAPE = {
@@ -122,6 +124,7 @@ const READING_SHAPE = {
     digit: { anyOf: [{ type: 'string', enum: DIGITS }, { type: 'null' }] },
     side: { anyOf: [{ type: 'string', enum: SIDES }, { type: 'null' }] },
     kind: { anyOf: [{ type: 'string', enum: READING_KINDS }, { type: 'null' }] },
+    spot: { type: 'string' },
     result: {},
   },
   required: ['measure', 'result'],
@@ -137,13 +140,14 @@ const reading = mixed<Reading>((input): input is Reading => typeof input === 'ob
       this.createError({ path: `${this.path}.${field}`, message })
     const other = Object.keys(value).find((key) => !READING_KEYS.includes(key))
     if (other) return at(other, UNKNOWN)
-    const { measure, digit = null, side = null, kind = null, result } = value
+    const { measure, digit = null, side = null, kind = null, spot, result } = value
     if (!isMeasure(measure)) return at('measure', 'Nothing of that name is measured here.')
     if (digit !== null && !DIGITS.includes(digit)) return at('digit', 'Choose a digit.')
     if (side !== null && !SIDES.includes(side)) return at('side', 'Choose the side.')
     if (kind !== null && !READING_KINDS.includes(kind)) return at('kind', 'Active or passive.')
+    if (spot !== undefined && typeof spot !== 'string') return at('spot', 'Name the zone or the task.')
     try {
-      checkedReading({ measure, digit, side, kind, result })
+      checkedReading({ measure, digit, side, kind, ...(spot ? { spot } : {}), result })
       return true
     } catch (error) {
       if (!(error instanceof CoreError)) throw error
@@ -159,6 +163,8 @@ export const newEvaluation = object({
   id: ulidText('the id'),
   evaluatedOn: pastDay('the day of the evaluation'),
   note: optionalText(),
+  /** The visit it corrects as a whole; the note then says what was wrong. */
+  amendsId: ulidText('the id of the visit it corrects').nullable().notRequired().default(null),
   readings: array()
     .of(reading)
     .min(1, 'Measure at least one thing.')
@@ -168,4 +174,48 @@ export const newEvaluation = object({
       const places = (list ?? []).map((one) => placeKey(one))
       return new Set(places).size === places.length
     }),
+})
+  .noUnknown(UNKNOWN)
+  .test('told', 'Say in the note what is corrected, and why.', function ({ amendsId, note }) {
+    return !amendsId || note !== ''
+      ? true
+      : this.createError({ path: 'note', message: 'Say in the note what is corrected, and why.' })
+  })
+
+/** A task of the patient's own, in their words. */
+export const newTask = object({
+  id: ulidText('the id'),
+  words: text('the task', TEXT_LIMITS.line),
+}).noUnknown(UNKNOWN)
+
+/** A goal in plain words, tied to a measure with the value it takes, by a day. */
+export const newGoal = object({
+  id: ulidText('the id'),
+  words: text('the goal', TEXT_LIMITS.why),
+  series: string()
+    .required('Choose what tells that it is reached.')
+    .test('known', 'Nothing of that name is measured here.', (value) => isSeriesId(value ?? '')),
+  target: number().typeError('Give the value it takes.').required('Give the value it takes.'),
+  dueOn: clinicalDay('the day it is due').test(
+    'ahead',
+    'The day it is due lies in the past.',
+    (value, { options }) => !value || value >= (options.context as { today: string }).today,
+  ),
+})
+  .noUnknown(UNKNOWN)
+  .test('possible', 'This value cannot be reached.', function ({ series, target }) {
+    if (!series || !isSeriesId(series) || typeof target !== 'number') return true
+    const [low, high] = seriesBounds(series)
+    return target >= low && target <= high
+      ? true
+      : this.createError({ path: 'target', message: `From ${low} to ${high}.` })
+  })
+
+/** Something that happened to the hand besides the injury of the referral. */
+export const newHandEvent = object({
+  id: ulidText('the id'),
+  kind: string().oneOf(HAND_EVENT_KINDS, 'Choose what happened.').required('Choose what happened.'),
+  happenedOn: pastDay('the day it happened'),
+  words: optionalText(TEXT_LIMITS.why),
+  givenBy: text('who told it', TEXT_LIMITS.name),
 }).noUnknown(UNKNOWN)

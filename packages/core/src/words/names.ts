@@ -1,4 +1,5 @@
 import type {
+  Anchor,
   Act,
   Actor,
   Combo,
@@ -286,4 +287,14 @@ export const ORTHOSIS_NAMES: Readonly<Record<Orthosis, Said>> = {
   CFS: said('the forearm strap', 'la cinta de antebrazo'),
   EXF: said('the finger extension orthosis', 'la férula de extensión del dedo'),
   RHO: said('the resting hand orthosis', 'la férula de reposo'),
+}
+
+/** What day 0 is, for a school. */
+export const ANCHOR_WORDS: Readonly<Record<Anchor, string>> = {
+  surgery: 'surgery',
+  injury: 'injury',
+  procedure: 'procedure',
+  splint_start: 'start of the orthosis',
+  first_visit: 'first visit',
+  flare_start: 'start of the flare',
 }

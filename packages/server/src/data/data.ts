@@ -1,3 +1,4 @@
+import { Aims } from './aims.js'
 import type { Database } from './database.js'
 import { EpisodeRecords } from './episodeRecords.js'
 import { Findings } from './findings.js'
@@ -18,6 +19,7 @@ export interface Data {
   readonly revisions: Revisions
   readonly referrals: Referrals
   readonly findings: Findings
+  readonly aims: Aims
   readonly programs: Programs
   readonly homes: Homes
   readonly house: HouseEdits
@@ -33,6 +35,7 @@ export function dataOf(database: Database): Data {
     revisions: new Revisions(database),
     referrals: new Referrals(database, journal),
     findings: new Findings(database, journal),
+    aims: new Aims(database, journal),
     programs: new Programs(database, journal),
     homes: new Homes(database, journal),
     house: new HouseEdits(database, journal),

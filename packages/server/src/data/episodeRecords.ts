@@ -11,6 +11,8 @@ import type {
   EvaluationRow,
   FactRow,
   FlagRow,
+  GoalRow,
+  HandEventRow,
   HealthCheckRow,
   HomeCheckRow,
   OrderRow,
@@ -20,6 +22,7 @@ import type {
   MeasurementRow,
   SchoolChoiceRow,
   SlipRow,
+  TaskRow,
   WindowShiftRow,
 } from './rows.js'
 
@@ -64,10 +67,17 @@ export interface StandingRecord {
 export interface EpisodeRecord extends StandingRecord {
   readonly bouts: readonly (BoutLogRow & { items: readonly BoutLogItemRow[] })[]
   readonly devices: readonly DeviceRow[]
+  /** Tasks, goals and events that were not taken back. */
+  readonly tasks: readonly TaskRow[]
+  readonly goals: readonly GoalRow[]
+  readonly events: readonly HandEventRow[]
 }
 
-/** A visit with what was measured at it. */
-export type StoredEvaluation = EvaluationRow & { readonly readings: readonly Reading[] }
+/** A visit with what was measured at it, as last corrected, in the place of the one it corrects; and what it was before. */
+export type StoredEvaluation = EvaluationRow & {
+  readonly readings: readonly Reading[]
+  readonly before: readonly Pick<EvaluationRow, 'id' | 'note' | 'recordedBy' | 'recordedAt'>[]
+}
 
 /** Which bouts a standing is read with: those that ended since then, and the newest `atLeast` in any case. */
 interface NewestBouts {
@@ -100,8 +110,11 @@ export class EpisodeRecords {
     const standings = await this.standings(episodeIds, null, within)
     const ids = standings.map(({ episode }) => episode.id)
     const boutLogId = standings.flatMap(({ bouts }) => bouts.map(({ id }) => id))
-    const [devices, items] = await Promise.all([
+    const [devices, tasks, goals, events, items] = await Promise.all([
       this.inOrder(rows.devices, ids, 'id', within),
+      this.inOrder(rows.tasks, ids, 'seq', within),
+      this.inOrder(rows.goals, ids, 'seq', within),
+      this.inOrder(rows.handEvents, ids, 'seq', within),
       plain(rows.boutLogItems, { where: { boutLogId }, ...within }),
     ])
     const itemsOf = grouped(items, (item) => item.boutLogId)
@@ -109,6 +122,9 @@ export class EpisodeRecords {
       ...one,
       bouts: one.bouts.map((row) => ({ ...row, items: itemsOf.get(row.id) ?? [] })),
       devices: devices.get(one.episode.id) ?? [],
+      tasks: inForce(tasks.get(one.episode.id) ?? []),
+      goals: inForce(goals.get(one.episode.id) ?? []),
+      events: inForce(events.get(one.episode.id) ?? []),
     }))
   }
 
@@ -250,7 +266,7 @@ export class EpisodeRecords {
           facts: of(facts),
           orders: inForce(of(orders)),
           ...flagsOf(of(flags)),
-          evaluations: of(evaluations)
+          evaluations: asCorrected(of(evaluations))
             .sort((a, b) =>
               a.evaluatedOn < b.evaluatedOn ? -1 : a.evaluatedOn > b.evaluatedOn ? 1 : a.seq - b.seq,
             )
@@ -316,9 +332,26 @@ function flagsOf(flags: readonly FlagRow[]): Pick<StandingRecord, 'openFlags' | 
   }
 }
 
+/** Each visit as it was last corrected, at the place of the visit that was corrected first. */
+function asCorrected(rows: readonly EvaluationRow[]): Omit<StoredEvaluation, 'readings'>[] {
+  const corrections = new Map(rows.flatMap((row) => (row.amendsId ? [[row.amendsId, row] as const] : [])))
+  return rows
+    .filter(({ amendsId }) => amendsId === null)
+    .map((first) => {
+      const before: EvaluationRow[] = []
+      let last = first
+      for (let next = corrections.get(last.id); next; next = corrections.get(last.id)) {
+        before.push(last)
+        last = next
+      }
+      return { ...last, seq: first.seq, before }
+    })
+}
+
 /** A reading as core knows it. */
-function readingOf({ measure, digit, side, kind, result }: MeasurementRow): Reading {
-  return { measure, digit: digit || null, side: side || null, kind: kind || null, result }
+function readingOf({ measure, digit, side, kind, spot, result }: MeasurementRow): Reading {
+  const place = { measure, digit: digit || null, side: side || null, kind: kind || null }
+  return spot ? { ...place, spot, result } : { ...place, result }
 }
 
 /** Items as they are stored. Those signed before one could choose digits are for the exercise as it is. */

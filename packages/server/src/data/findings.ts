@@ -1,3 +1,4 @@
+import { Problem } from '../problems.js'
 import type { Database } from './database.js'
 import type { Journal, Told } from './journal.js'
 import type {
@@ -34,6 +35,33 @@ export class Findings {
     return this.journal.append(rows.evaluations, sent, row, {
       after: async (transaction) => void (await rows.measurements.bulkCreate([...readings], { transaction })),
     })
+  }
+
+  /** Corrects a visit by a whole one of the same day, once: what was found then stays on record and no longer counts. */
+  amendEvaluation(
+    amendsId: string,
+    sent: Sent,
+    row: Fresh<EvaluationRow>,
+    readings: readonly MeasurementRow[],
+  ) {
+    const { rows } = this.database
+    const target = { id: amendsId, what: 'visit', isOpen: () => true }
+    return this.journal.withdraw(
+      rows.evaluations,
+      target,
+      sent,
+      (visit) => {
+        if (visit.evaluatedOn !== row.evaluatedOn)
+          throw new Problem('INPUT_INVALID', 'A correction is of the same day as the visit it corrects.', [
+            { path: 'evaluatedOn', message: `The visit was on ${visit.evaluatedOn}.` },
+          ])
+        return { ...row, amendsId }
+      },
+      {
+        after: async (transaction) =>
+          void (await rows.measurements.bulkCreate([...readings], { transaction })),
+      },
+    )
   }
 
   addFact(sent: Sent, row: Fresh<FactRow>) {

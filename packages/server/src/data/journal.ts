@@ -115,6 +115,7 @@ export class Journal {
     target: { id: string; what: string; isOpen: (row: Row) => boolean },
     sent: { id: string; episodeId: string; content: unknown; told: Told },
     make: (target: Row) => Fresh<Row>,
+    besides: Besides<Row> = {},
   ): Promise<Appended<Row>> {
     const { withdrawals } = this.database.rows
     return this.append(
@@ -132,6 +133,7 @@ export class Journal {
         )
         return make(found)
       },
+      besides,
     )
   }
 

@@ -9,6 +9,7 @@ import * as digitsOfOverrides from './migrations/0006-digits-of-overrides.js'
 import * as ruleNames from './migrations/0007-rule-names.js'
 import * as orderOfRecords from './migrations/0008-order-of-records.js'
 import * as measurements from './migrations/0009-measurements.js'
+import * as wholeHand from './migrations/0010-whole-hand.js'
 
 /** One step from a shape of the database to the next: statements, then what of the stored rows is rewritten. */
 export interface Migration {
@@ -30,6 +31,7 @@ export const MIGRATIONS: readonly Migration[] = [
   ruleNames,
   orderOfRecords,
   measurements,
+  wholeHand,
 ]
 
 /**
@@ -52,6 +54,9 @@ const APP_PRIVILEGES: Readonly<Record<string, string>> = {
   home_checks: 'SELECT, INSERT',
   evaluations: 'SELECT, INSERT',
   measurements: 'SELECT, INSERT',
+  tasks: 'SELECT, INSERT',
+  goals: 'SELECT, INSERT',
+  hand_events: 'SELECT, INSERT',
   drafts: 'SELECT, INSERT, UPDATE, DELETE',
   program_versions: 'SELECT, INSERT',
   pairings: 'SELECT, INSERT, UPDATE',

@@ -10,6 +10,8 @@ import type {
   EvaluationRow,
   FactRow,
   FlagRow,
+  GoalRow,
+  HandEventRow,
   HealthCheckRow,
   HomeCheckRow,
   HouseEditRow,
@@ -22,6 +24,7 @@ import type {
   SchoolChoiceRow,
   SessionRow,
   SlipRow,
+  TaskRow,
   UserRow,
   WindowShiftRow,
   WithdrawalRow,
@@ -42,6 +45,9 @@ export interface Models {
   orders: Table<OrderRow>
   evaluations: Table<EvaluationRow>
   measurements: Table<MeasurementRow>
+  tasks: Table<TaskRow>
+  goals: Table<GoalRow>
+  handEvents: Table<HandEventRow>
   houseEdits: Table<HouseEditRow>
   overrides: Table<OverrideRow>
   homeChecks: Table<HomeCheckRow>
@@ -74,6 +80,7 @@ export function defineModels(sequelize: Sequelize): Models {
   const maybeJson = { type: DataTypes.JSON, allowNull: true }
   const record = { id: key, episodeId: id, seq: whole, digest: text }
   const written = { recordedBy: id, recordedAt: instant }
+  const takenBack = { withdrawsId: maybeId, why: text }
   const table = <Row extends object>(
     name: string,
     columns: ModelAttributes<Model<Row, Row>, Row>,
@@ -184,6 +191,7 @@ export function defineModels(sequelize: Sequelize): Models {
       ...record,
       evaluatedOn: day,
       note: text,
+      amendsId: maybeId,
       ...written,
     }),
     measurements: table<MeasurementRow>('measurements', {
@@ -193,7 +201,28 @@ export function defineModels(sequelize: Sequelize): Models {
       digit: { ...text, primaryKey: true },
       side: { ...text, primaryKey: true },
       kind: { ...text, primaryKey: true },
+      spot: { ...text, primaryKey: true },
       result: json,
+    }),
+    tasks: table<TaskRow>('tasks', { ...record, words: text, ...takenBack, ...written }),
+    goals: table<GoalRow>('goals', {
+      ...record,
+      words: text,
+      series: text,
+      target: { type: DataTypes.DOUBLE, allowNull: false },
+      setOn: day,
+      dueOn: day,
+      ...takenBack,
+      ...written,
+    }),
+    handEvents: table<HandEventRow>('hand_events', {
+      ...record,
+      kind: text,
+      happenedOn: day,
+      words: text,
+      givenBy: text,
+      ...takenBack,
+      ...written,
     }),
     houseEdits: table<HouseEditRow>('house_edits', {
       id: key,

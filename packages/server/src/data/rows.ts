@@ -1,6 +1,7 @@
 import type {
   ChosenSchools,
   Digit,
+  HandEventKind,
   HouseEdit,
   MeasureName,
   ReadingKind,
@@ -162,6 +163,8 @@ export interface OrderRow extends RecordedRow {
 export interface EvaluationRow extends RecordedRow {
   evaluatedOn: string
   note: string
+  /** The visit this one corrects, as a whole: then only this one counts. */
+  amendsId: string | null
 }
 /** One thing measured at an evaluation; an empty word where it has no digit, side or kind. */
 export interface MeasurementRow {
@@ -171,7 +174,31 @@ export interface MeasurementRow {
   digit: Digit | ''
   side: Side | ''
   kind: ReadingKind | ''
+  /** A zone of the skin or the id of a task; empty for what has none. */
+  spot: string
   result: Result
+}
+/** What is added and may be taken back with a reason; `why` is empty until then. */
+interface TakenBackRow extends RecordedRow {
+  withdrawsId: string | null
+  why: string
+}
+/** One of the patient's own tasks, in their words. */
+export interface TaskRow extends TakenBackRow {
+  words: string
+}
+export interface GoalRow extends TakenBackRow {
+  words: string
+  series: string
+  target: number
+  setOn: string
+  dueOn: string
+}
+export interface HandEventRow extends TakenBackRow {
+  kind: HandEventKind
+  happenedOn: string
+  words: string
+  givenBy: string
 }
 export interface DraftRow {
   episodeId: string

@@ -1,5 +1,6 @@
 import {
   CoreError,
+  foundHealth,
   hoursStillCounted,
   lastReviewOn,
   measuredFacts,
@@ -73,6 +74,7 @@ function caseRecordOf(
       ...(patient.hasLatexAllergy ? (['latex'] as const) : []),
       ...(patient.hasAdhesiveAllergy ? (['adhesive'] as const) : []),
       ...(record.health?.present ?? []),
+      ...foundHealth(visitsOf(record), episode.side).map(({ word }) => word),
     ],
     isHealthAsked: record.health !== null,
     things: record.home?.things ?? null,

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { ANCHOR_WORDS } from '@pledge/core'
 import { computed, onBeforeUnmount, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import HealingRibbon from '../shared/case/HealingRibbon.vue'
 import { useCaseStore } from '../shared/case/caseStore'
 import NoticeBox from '../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../shared/sessionStore'
-import { ANCHOR_WORDS, partText, dayText, midSentence, weekOf } from '../shared/words'
+import { partText, dayText, midSentence, weekOf } from '../shared/words'
 
 const route = useRoute()
 const store = useCaseStore()

@@ -1,4 +1,4 @@
-import type { Aim, Anchor, Dose, HoldKind, OtherHandUse, VerdictKind } from '@pledge/core'
+import type { Aim, Dose, HoldKind, OtherHandUse, VerdictKind } from '@pledge/core'
 
 /** The words of verdicts, the same everywhere. */
 export const VERDICT_WORDS: Readonly<Record<VerdictKind, string>> = {
@@ -108,16 +108,6 @@ export function doseText(dose: Dose, kind: HoldKind = 'kept'): string {
 /** Minutes for a person: "6 min", "6.5 min". */
 export function minutesText(minutes: number): string {
   return `${minutes < 10 ? Math.round(minutes * 2) / 2 : Math.round(minutes)} min`
-}
-
-/** What day 0 is, for a school. */
-export const ANCHOR_WORDS: Readonly<Record<Anchor, string>> = {
-  surgery: 'surgery',
-  injury: 'injury',
-  procedure: 'procedure',
-  splint_start: 'start of the orthosis',
-  first_visit: 'first visit',
-  flare_start: 'start of the flare',
 }
 
 /** Digits in words: "thumb", "ring finger", "ring and little fingers". */

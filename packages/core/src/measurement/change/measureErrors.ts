@@ -31,6 +31,8 @@ export const MEASURE_ERRORS = {
   figureOfEight: fromPaper([0.7, 0.7], 'cm', 'PELLECCHIA-2003', 'low'),
   fingerCircumference: ours([5, 5], 'mm', 'low'),
   twoPoint: ours([2, 2], 'mm', 'low'),
+  /** One of the patient's own tasks: published as 3 points with 90 % confidence. */
+  ownTask: fromPaper([3.57, 3.57], 'points of 10', 'STRATFORD-1995', 'high'),
 } as const satisfies Record<string, Constant<BothRaters>>
 export type Measure = keyof typeof MEASURE_ERRORS
 

@@ -1,7 +1,10 @@
 import { JOINT_READING_LIMITS, type HingeJoint } from '../../anatomy/jointReading.js'
 import type { Digit } from '../../vocabulary/vocabulary.js'
 import type { Measure as ErrorName } from '../change/measureErrors.js'
+import { LOOKS, type LookName } from '../looks/looks.js'
 import { WRIST_MOTIONS } from '../motion/wristMotion.js'
+import { FILAMENT_MARKINGS } from '../symptoms/sensation.js'
+import { SCAR_ITEMS, type ScarItem } from '../symptoms/scarScale.js'
 
 /** Who moves the joint while it is measured. */
 export const READING_KINDS = ['active', 'passive'] as const
@@ -12,6 +15,10 @@ export type Side = (typeof SIDES)[number]
 export function otherSideOf(side: Side): Side {
   return side === 'left' ? 'right' : 'left'
 }
+
+/** What is felt where no number can be given: nothing, or two points as one. */
+export const FELT_WORDS = ['none', 'one point'] as const
+export type FeltWord = (typeof FELT_WORDS)[number]
 
 type Bounds = readonly [low: number, high: number]
 
@@ -38,6 +45,12 @@ export interface MeasureFacts {
   readonly error: ErrorName | null
   /** Whether more is better. */
   readonly isMoreBetter: boolean
+  /** Where else it is taken: of a patch of skin, of a fingertip's pad, or of one of the patient's own tasks. */
+  readonly spots: 'zone' | 'fingertip' | 'task' | null
+  /** The only numbers there are, as the markings of a kit; `null`: any within the limits. */
+  readonly allowed: readonly number[] | null
+  /** What may be found instead of a number. */
+  readonly felt: readonly FeltWord[]
   /** Its own direction in the stored sign: extension, radial deviation and pronation are stored negative. */
   readonly signed: 1 | -1
 }
@@ -58,6 +71,9 @@ const hinge = (label: string, joint: HingeJoint, digits: readonly Digit[] | null
     decimals: 0,
     error,
     isMoreBetter: true,
+    spots: null,
+    allowed: null,
+    felt: [],
     signed: 1,
   }) as const satisfies MeasureFacts
 interface Plain {
@@ -67,6 +83,9 @@ interface Plain {
   readonly decimals?: 0 | 1 | 2
   readonly isLessBetter?: true
   readonly signed?: 1 | -1
+  readonly spots?: MeasureFacts['spots']
+  readonly allowed?: readonly number[] | null
+  readonly felt?: readonly FeltWord[]
 }
 const one = (
   label: string,
@@ -74,7 +93,17 @@ const one = (
   hard: Bounds,
   soft: Bounds,
   error: ErrorName | null,
-  { digits = OF_HAND, hasSide = true, kinds = [], decimals = 0, isLessBetter, signed = 1 }: Plain = {},
+  {
+    digits = OF_HAND,
+    hasSide = true,
+    kinds = [],
+    decimals = 0,
+    isLessBetter,
+    signed = 1,
+    spots = null,
+    allowed = null,
+    felt = [],
+  }: Plain = {},
 ): MeasureFacts => ({
   label,
   unit,
@@ -87,6 +116,9 @@ const one = (
   decimals,
   error,
   isMoreBetter: !isLessBetter,
+  spots,
+  allowed,
+  felt,
   signed,
 })
 const wrist = (name: keyof typeof WRIST_MOTIONS, place: string): MeasureFacts => {
@@ -106,6 +138,13 @@ const pain = (label: string) =>
 /** An answer of the three questions of irritability: 0 low to 2 high. */
 const level = (label: string) =>
   one(label, 'stages', [0, 2], [0, 2], null, { hasSide: false, isLessBetter: true })
+
+/** Something that is looked at: the place of its answer, the best first. */
+const look = (name: LookName) => {
+  const last = LOOKS[name].answers.length - 1
+  return one(LOOKS[name].label, 'stages', [0, last], [0, last], null, { isLessBetter: true })
+}
+const scar = (label: string) => one(label, 'of 10', [0, 10], [0, 10], null, { isLessBetter: true })
 
 /**
  * Everything that is measured at the bench, by name. Limits of joints: `measures.md` 0. Those of neck and shoulder, lengths and
@@ -201,6 +240,44 @@ export const MEASURES = {
     kinds: ['passive'],
     isLessBetter: true,
   }),
+  filament: one('Lightest filament felt', 'marking', [1.65, 6.65], [1.65, 6.65], null, {
+    decimals: 2,
+    isLessBetter: true,
+    spots: 'zone',
+    allowed: FILAMENT_MARKINGS,
+    felt: ['none'],
+  }),
+  twoPoint: one('Two points, resting', 'mm', [2, 25], [2, 15], 'twoPoint', {
+    isLessBetter: true,
+    spots: 'fingertip',
+    felt: FELT_WORDS,
+  }),
+  twoPointMoving: one('Two points, moving', 'mm', [2, 25], [2, 12], 'twoPoint', {
+    isLessBetter: true,
+    spots: 'fingertip',
+    felt: FELT_WORDS,
+  }),
+  comparedTouch: one('Touch against the other side', 'of 10', [1, 10], [1, 10], null, { spots: 'zone' }),
+  scarStiffness: scar('Stiffness'),
+  scarThickness: scar('Thickness'),
+  scarRedness: scar('Redness'),
+  scarColor: scar('Color difference'),
+  scarStuck: scar('Stuck to what lies below'),
+  scarTenderness: scar('Tenderness'),
+  scarItch: scar('Itch, as the patient says'),
+  scarPain: scar('Pain of the scar, as the patient says'),
+  wound: look('wound'),
+  pinSites: look('pinSites'),
+  skinUnderOrthosis: look('skinUnderOrthosis'),
+  tenodesis: look('tenodesis'),
+  scarDimple: look('scarDimple'),
+  clawing: look('clawing'),
+  wasting: look('wasting'),
+  lookUp: look('lookUp'),
+  lookDown: look('lookDown'),
+  lookThumbSide: look('lookThumbSide'),
+  lookLittleSide: look('lookLittleSide'),
+  task: one('Own task', 'of 10', [0, 10], [0, 10], 'ownTask', { hasSide: false, spots: 'task' }),
 } as const satisfies Record<string, MeasureFacts>
 export type MeasureName = keyof typeof MEASURES
 export const MEASURE_NAMES = Object.keys(MEASURES) as MeasureName[]
@@ -213,6 +290,17 @@ export function measureFacts(measure: MeasureName): MeasureFacts {
 export function isMeasure(word: string): word is MeasureName {
   return Object.hasOwn(MEASURES, word)
 }
+
+/** Which measure each rating of a scar is kept under. */
+export const SCAR_MEASURES = {
+  stiffness: 'scarStiffness',
+  thickness: 'scarThickness',
+  redness: 'scarRedness',
+  colorDifference: 'scarColor',
+  stuckToDeepLayer: 'scarStuck',
+  tenderness: 'scarTenderness',
+} as const satisfies Readonly<Record<ScarItem, MeasureName>>
+export const SCAR_RATED: readonly MeasureName[] = SCAR_ITEMS.map((item) => SCAR_MEASURES[item])
 
 /** The hinge joints of a digit, from the palm to the tip. */
 export const HINGES_OF = {

@@ -3,9 +3,12 @@ import type { JointState } from '../../anatomy/jointReading.js'
 import { CoreError } from '../../errors.js'
 import type { Digit } from '../../vocabulary/vocabulary.js'
 import { mean } from '../strength/gripTrials.js'
+import { isFingertip, isZone } from '../../vocabulary/zones.js'
 import {
+  FELT_WORDS,
   isMeasure,
   measureFacts,
+  type FeltWord,
   type MeasureFacts,
   type MeasureName,
   type ReadingKind,
@@ -23,8 +26,8 @@ export interface HingeEnds {
 /** What a hinge joint can be found to be. */
 export type HingeResult = HingeEnds | { readonly fusedAtDeg: number } | 'absent'
 
-/** What was found: both ends of a hinge, one number, or the trials of a strength test, in the unit of the measure. */
-export type Result = HingeResult | number | readonly number[]
+/** What was found: both ends of a hinge, one number, the trials of a strength test, or what was felt; in the unit of the measure. */
+export type Result = HingeResult | number | readonly number[] | FeltWord
 
 /** One thing that was measured at a visit. */
 export interface Reading {
@@ -33,21 +36,24 @@ export interface Reading {
   readonly digit: Digit | null
   readonly side: Side | null
   readonly kind: ReadingKind | null
+  /** A zone of the skin, or the id of one of the patient's tasks; only of measures that have one. */
+  readonly spot?: string
   readonly result: Result
 }
 
 /** Where a reading belongs: what tells two of one visit apart. */
 export type ReadingPlace = Omit<Reading, 'result'>
 
-/** The place of a reading as one word: `pip.ring.left.active`. */
-export function placeKey({ measure, digit, side, kind }: ReadingPlace): string {
-  return [measure, digit ?? '', side ?? '', kind ?? ''].join('.')
+/** The place of a reading as one word: `pip.ring.left.active`, `filament..left..index.tip.front.radial`. */
+export function placeKey({ measure, digit, side, kind, spot }: ReadingPlace): string {
+  return [measure, digit ?? '', side ?? '', kind ?? '', ...(spot ? [spot] : [])].join('.')
 }
 
 /** The place a key stands for: the inverse of `placeKey`. */
 export function placeOfKey(key: string): ReadingPlace {
-  const [measure, digit, side, kind] = key.split('.') as [MeasureName, Digit, Side, ReadingKind]
-  return { measure, digit: digit || null, side: side || null, kind: kind || null }
+  const [measure, digit, side, kind, ...spot] = key.split('.') as [MeasureName, Digit, Side, ReadingKind]
+  const place = { measure, digit: digit || null, side: side || null, kind: kind || null }
+  return spot.length > 0 ? { ...place, spot: spot.join('.') } : place
 }
 
 const MOST_TRIALS = 5
@@ -59,7 +65,7 @@ const MOST_TRIALS = 5
  *   than it lacks in extension, or the place does not belong to the measure
  */
 export function checkedReading(reading: Reading, path: string = placeKey(reading)): Reading {
-  const { measure, digit, side, kind, result } = reading
+  const { measure, digit, side, kind, spot, result } = reading
   if (!isMeasure(measure)) throw new CoreError('DOCUMENT_INVALID', path, `Nothing is called ${measure} here.`)
   const facts = measureFacts(measure)
   if (facts.digits ? !digit || !facts.digits.includes(digit) : digit !== null)
@@ -71,13 +77,37 @@ export function checkedReading(reading: Reading, path: string = placeKey(reading
     )
   if (facts.kinds.length > 0 ? !kind || !facts.kinds.includes(kind) : kind !== null)
     contradiction(path, `${facts.label} is measured ${facts.kinds.join(' or ') || 'one way only'}.`)
-  return { measure, digit, side, kind, result: checkedResult(facts, result, path) }
+  checkSpot(facts, spot, path)
+  return { measure, digit, side, kind, ...(spot ? { spot } : {}), result: checkedResult(facts, result, path) }
+}
+
+const TASK_ID = /^[0-9A-HJKMNP-TV-Z]{26}$/
+
+function checkSpot({ label, spots }: MeasureFacts, spot: string | undefined, path: string): void {
+  const isKnown: Readonly<Record<NonNullable<MeasureFacts['spots']>, (word: string) => boolean>> = {
+    zone: isZone,
+    fingertip: (word) => isZone(word) && isFingertip(word),
+    task: (word) => TASK_ID.test(word),
+  }
+  if (spots === null ? spot !== undefined : !spot || !isKnown[spots](spot))
+    contradiction(
+      path,
+      spots === null
+        ? `${label} is not taken of a spot.`
+        : spots === 'task'
+          ? 'Say which of the patient’s tasks it is.'
+          : `Say in which ${spots} ${label.toLowerCase()} was tested.`,
+    )
 }
 
 function checkedResult(facts: MeasureFacts, result: unknown, path: string): Result {
   const number = (value: unknown) =>
     within(typeof value === 'number' ? value : Number.NaN, path, facts.hard, facts.unit)
-  const { label, shape, decimals, signed } = facts
+  const { label, shape, decimals, signed, felt } = facts
+  if (isFelt(result)) {
+    if (!felt.includes(result)) contradiction(path, `${label} is one number.`)
+    return result
+  }
   if (shape === 'trials') {
     if (!Array.isArray(result) || result.length < 1 || result.length > MOST_TRIALS)
       contradiction(path, `${label} takes one to ${MOST_TRIALS} trials.`)
@@ -87,6 +117,8 @@ function checkedResult(facts: MeasureFacts, result: unknown, path: string): Resu
     if (typeof result !== 'number') contradiction(path, `${label} is one number.`)
     // Stored in the sign of the catalogue; the limits are those of the motion's own direction.
     const own = rounded(number(result === 0 ? 0 : result * signed), decimals, path)
+    if (facts.allowed && !facts.allowed.includes(own))
+      contradiction(path, `${label} is one of ${facts.allowed.join(', ')}.`)
     return own === 0 ? 0 : own * signed
   }
   if (result === 'absent') return 'absent'
@@ -119,6 +151,10 @@ function rounded(value: number, decimals: number, path: string): number {
   return whole === 0 ? 0 : whole / scale
 }
 
+export function isFelt(result: unknown): result is FeltWord {
+  return (FELT_WORDS as readonly unknown[]).includes(result)
+}
+
 function isTrials(result: Result): result is readonly number[] {
   return Array.isArray(result)
 }
@@ -128,7 +164,7 @@ export function isUnusualResult(measure: MeasureName, result: Result): boolean {
   const { soft, signed } = measureFacts(measure)
   const outside = (value: number | null) =>
     value !== null && (value * signed < soft[0] || value * signed > soft[1])
-  if (result === 'absent') return false
+  if (typeof result === 'string') return false
   if (typeof result === 'number') return outside(result)
   if (isTrials(result)) return result.some(outside)
   return 'fusedAtDeg' in result

@@ -1,12 +1,12 @@
 import type { ClinicalDay } from '../../calendar/clinicalDay.js'
 import { daysBetween } from '../../calendar/clinicalDay.js'
-import { DIGITS, type Digit } from '../../vocabulary/vocabulary.js'
+import { DIGITS } from '../../vocabulary/vocabulary.js'
 import { errorOfMeasure, type Measure as ErrorName } from '../change/measureErrors.js'
 import { courseOf, type Course } from '../change/plateau.js'
 import type { RobustSlope } from '../change/robustSlope.js'
 import { digitHinges, digitTotal } from './digitTotal.js'
-import { measureFacts, type MeasureFacts, type Side } from './measures.js'
-import { knownEnds, numberOf, placeKey, placeOfKey, type HingeResult } from './reading.js'
+import { isMeasure, measureFacts, type MeasureFacts, type Side } from './measures.js'
+import { checkedReading, knownEnds, numberOf, placeKey, placeOfKey, type HingeResult } from './reading.js'
 import { bookOfVisit, placeWords, type Visit } from './visits.js'
 
 export interface SeriesPoint {
@@ -34,48 +34,77 @@ export interface Series {
  */
 export function seriesOf(visits: readonly Visit[], side: Side): Series[] {
   const found = new Map<string, Series & { points: SeriesPoint[] }>()
-  const add = (facts: Omit<Series, 'points'>, visit: Visit, value: number | null) => {
+  const add = (id: string, visit: Visit, value: number | null) => {
     if (value === null) return
-    const series = found.get(facts.id) ?? { ...facts, points: [] }
+    const series = found.get(id) ?? { ...seriesFacts(id), points: [] }
     series.points.push({ on: visit.on, by: visit.by, value })
-    found.set(facts.id, series)
+    found.set(id, series)
   }
   visits.forEach((visit, at) => {
     const book = bookOfVisit(visit)
     for (const digit of DIGITS)
       add(
-        totalFacts(digit),
+        `tam.${digit}`,
         visit,
         digitTotal(digit, digitHinges(digit, side, 'active', book, visits.slice(0, at))).totalDeg,
       )
     for (const reading of visit.readings) {
       if (reading.side !== null && reading.side !== side) continue
-      const { shape, signed, unit, isMoreBetter, error } = measureFacts(reading.measure)
-      const [key, label] = [placeKey(reading), placeWords({ ...reading, side: null })]
+      const { shape, signed } = measureFacts(reading.measure)
+      const key = placeKey(reading)
       if (shape !== 'hinge') {
         const number = numberOf(reading.result)
-        add({ id: key, label, unit, isMoreBetter, error }, visit, number === null ? null : number * signed)
+        add(key, visit, number === null ? null : number * signed)
         continue
       }
       const { flexedEndDeg, extendedEndDeg } = knownEnds(reading.result as HingeResult)
-      add(
-        { id: `${key}.flexed`, label: `${label}, bends to`, unit, isMoreBetter: true, error },
-        visit,
-        flexedEndDeg,
-      )
-      add(
-        { id: `${key}.lacks`, label: `${label}, lacks`, unit, isMoreBetter: false, error },
-        visit,
-        extendedEndDeg,
-      )
+      add(`${key}.flexed`, visit, flexedEndDeg)
+      add(`${key}.lacks`, visit, extendedEndDeg)
     }
   })
   return [...found.values()].sort((a, b) => b.points.length - a.points.length)
 }
 
-function totalFacts(digit: Digit): Omit<Series, 'points'> {
-  const label = `${digit.charAt(0).toUpperCase()}${digit.slice(1)}, total active motion`
-  return { id: `tam.${digit}`, label, unit: 'degrees', isMoreBetter: true, error: 'totalActiveMotion' }
+const HINGE_END = /\.(flexed|lacks)$/
+
+/** What a series is, by its id. */
+export function seriesFacts(id: string): Omit<Series, 'points'> {
+  if (id.startsWith('tam.')) {
+    const digit = id.slice(4)
+    const label = `${digit.charAt(0).toUpperCase()}${digit.slice(1)}, total active motion`
+    return { id, label, unit: 'degrees', isMoreBetter: true, error: 'totalActiveMotion' }
+  }
+  const end = HINGE_END.exec(id)?.[1]
+  const place = placeOfKey(id.replace(HINGE_END, ''))
+  const { unit, isMoreBetter, error } = measureFacts(place.measure)
+  const label = placeWords({ ...place, side: null })
+  if (end === 'flexed') return { id, label: `${label}, bends to`, unit, isMoreBetter: true, error }
+  if (end === 'lacks') return { id, label: `${label}, lacks`, unit, isMoreBetter: false, error }
+  return { id, label, unit, isMoreBetter, error }
+}
+
+/** Whether an id names a series that readings of a side can make: what a goal may be tied to. */
+export function isSeriesId(id: string): boolean {
+  const tam = /^tam\.(\w+)$/.exec(id)
+  if (tam) return (DIGITS as readonly string[]).includes(tam[1]!)
+  const end = HINGE_END.exec(id)?.[1]
+  const place = placeOfKey(id.replace(HINGE_END, ''))
+  if (!isMeasure(place.measure)) return false
+  const { shape, hard, signed } = measureFacts(place.measure)
+  if ((shape === 'hinge') !== (end !== undefined)) return false
+  try {
+    const likely = shape === 'hinge' ? { flexedEndDeg: 0, extendedEndDeg: 0 } : hard[0] * signed
+    checkedReading({ ...place, result: shape === 'trials' ? [hard[0]] : likely })
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** The least and greatest value a series can have. */
+export function seriesBounds(id: string): readonly [number, number] {
+  if (id.startsWith('tam.')) return [0, 360]
+  return measureFacts(placeOfKey(id.replace(HINGE_END, '')).measure).hard
 }
 
 /** The series a cell belongs to: the flexed end of a hinge, else the number. */

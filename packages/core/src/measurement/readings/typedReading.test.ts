@@ -71,13 +71,17 @@ describe('what a therapist types', () => {
 
   it('comes back as it was typed, for every measure', () => {
     for (const measure of MEASURE_NAMES) {
-      const { shape, soft, decimals } = measureFacts(measure)
+      const { shape, soft, decimals, allowed } = measureFacts(measure)
       const texts =
         shape === 'hinge'
           ? ['10/60', '-5/40', '/50', '5/', 'f20', 'x']
           : shape === 'trials'
             ? ['10', '10.5 9 11']
-            : [String(soft[0]), String(soft[1]), ...(decimals > 0 ? [String(soft[1] - 0.5)] : [])]
+            : (allowed?.map(String) ?? [
+                String(soft[0]),
+                String(soft[1]),
+                ...(decimals > 0 ? [String(soft[1] - 0.5)] : []),
+              ])
       for (const text of texts) {
         const cell = typedReading(measure, text)
         expect(cell.name, `${measure} ${text}`).toBe('read')

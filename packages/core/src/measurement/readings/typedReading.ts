@@ -1,6 +1,6 @@
 import { CoreError } from '../../errors.js'
-import { isUnusualResult, type Result } from './reading.js'
-import { measureFacts, type MeasureFacts, type MeasureName } from './measures.js'
+import { isUnusualResult, type HingeResult, type Result } from './reading.js'
+import { measureFacts, type FeltWord, type MeasureFacts, type MeasureName } from './measures.js'
 import { within } from '../../anatomy/checked.js'
 
 /** What stands in a cell of the bench. */
@@ -47,11 +47,16 @@ function resultOf(facts: MeasureFacts, text: string): Result {
         .filter(Boolean)
         .map((trial) => numberIn(facts, trial))
     case 'number': {
+      const felt = FELT_TYPED[text]
+      if (felt && facts.felt.includes(felt)) return felt
       const value = numberIn(facts, text)
       return value === 0 ? 0 : value * facts.signed
     }
   }
 }
+
+/** What is typed where something is felt that is no number. */
+const FELT_TYPED: Readonly<Record<string, FeltWord>> = { n: 'none', none: 'none', '1': 'one point' }
 
 const ENDS = /^(-?\d{1,3})?\/(-?\d{1,3})?$/
 
@@ -88,6 +93,8 @@ function numberIn(facts: MeasureFacts, text: string): number {
           : `A number${facts.unit === 'stages' ? '' : ` of ${facts.unit}`}, as ${facts.soft[1]}.`,
     )
   const value = Number(text)
+  if (facts.allowed && !facts.allowed.includes(value))
+    wrong(`One of the kit’s: ${facts.allowed.join(', ')}; n where none is felt.`)
   const [low, high] = facts.hard
   if (value < low || value > high)
     wrong(`${facts.label} lies between ${low} and ${high}${sign(facts)}. Check the reading.`)
@@ -101,9 +108,11 @@ const sign = ({ unit }: MeasureFacts) =>
 export function asTyped(measure: MeasureName, result: Result): string {
   const { signed } = measureFacts(measure)
   if (result === 'absent') return 'x'
+  if (result === 'none') return 'n'
+  if (result === 'one point') return '1'
   if (typeof result === 'number') return String(result === 0 ? 0 : result * signed)
   if (Array.isArray(result)) return result.join(' ')
-  const hinge = result as Exclude<Result, number | readonly number[] | 'absent'>
+  const hinge = result as Exclude<HingeResult, 'absent'>
   if ('fusedAtDeg' in hinge) return `f${hinge.fusedAtDeg}`
   return `${hinge.extendedEndDeg ?? ''}/${hinge.flexedEndDeg ?? ''}`
 }

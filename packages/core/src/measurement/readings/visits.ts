@@ -3,6 +3,8 @@ import type { Rater } from '../change/measureErrors.js'
 import { placeKey, type HingeResult, type Reading, type ReadingPlace, type Result } from './reading.js'
 import { measureFacts, READING_KINDS, type HingeMeasure, type Side } from './measures.js'
 import type { Digit } from '../../vocabulary/vocabulary.js'
+import { isZone } from '../../vocabulary/zones.js'
+import { zoneWords } from '../../words/zoneNames.js'
 
 /** What was measured on one day by one person. */
 export interface Visit {
@@ -98,8 +100,9 @@ export function isLasting(result: HingeResult | null): boolean {
 }
 
 /** How a measure of a place is called, with digit, side and way: "ring PIP, left, active". */
-export function placeWords({ measure, digit, side, kind }: ReadingPlace): string {
+export function placeWords({ measure, digit, side, kind, spot }: ReadingPlace): string {
   const { label } = measureFacts(measure)
   const what = digit && digit !== 'thumb' ? `${digit} ${label}` : label
-  return [what, side, kind].filter((part) => part !== null).join(', ')
+  const zone = spot && isZone(spot) ? zoneWords(spot).en : null
+  return [what, zone, side, kind].filter((part) => part !== null).join(', ')
 }

@@ -9,6 +9,7 @@ import {
   criterionMeaning,
   criterionQuestion,
   dayZero,
+  foundHealth,
   gateStandings,
   daysBehind,
   daysBetween,
@@ -38,7 +39,7 @@ import { overrideJson } from '../../answers/override.js'
 import { openingsJson, verdictJson } from '../../answers/verdict.js'
 import type { EpisodeRecord } from '../../data/episodeRecords.js'
 import type { Given } from '../../plugins/serve.js'
-import { reviewedOn, sourcedFacts, type SourcedFact } from '../../record/episodeCase.js'
+import { reviewedOn, sourcedFacts, visitsOf, type SourcedFact } from '../../record/episodeCase.js'
 import { signedItemsToday } from '../../record/programItems.js'
 
 function criterionJson(
@@ -211,6 +212,10 @@ export function overview(
       recordedBy: users.get(record.health.recordedBy) ?? '',
       recordedOn: dayOf(record.health.recordedAt),
     },
+    foundHealth: foundHealth(visitsOf(record), episode.side).map(({ word, ...found }) => ({
+      ...found,
+      name: CONTRAINDICATION_NAMES[word].en,
+    })),
     home: record.home && {
       things: record.home.things?.map((id) => equipment.get(id)?.name.en ?? id) ?? null,
       thingIds: record.home.things ?? [],

@@ -39,6 +39,13 @@ async function finish() {
       </p>
     </template>
     <p v-else class="soft">Not asked yet. Exercises it could bar are “with care” until then.</p>
+    <p v-for="found in data.foundHealth" :key="found.told">
+      <strong class="present">{{ found.name }}</strong>, {{ found.told }}
+      <span class="soft small"
+        >found {{ dayText(found.on) }};
+        <RouterLink :to="{ name: 'evaluate' }">look again there</RouterLink></span
+      >
+    </p>
     <HealthDialog v-if="isAsking" :data="data" @done="finish" @close="isAsking = false" />
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ANCHOR_WORDS } from '@pledge/core'
 import { ulid } from 'ulid'
 import { computed, onMounted, reactive, ref } from 'vue'
 import { useClinicApi } from '../../shared/api/clinicApi'
@@ -9,7 +10,6 @@ import * as facts from '../../shared/case/schoolFacts'
 import FormField from '../../shared/parts/FormField.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
-import { ANCHOR_WORDS } from '../../shared/words'
 import DialogForm from '../../shared/parts/DialogForm.vue'
 import { useSending } from '../../shared/parts/useSending'
 

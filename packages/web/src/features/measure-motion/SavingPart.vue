@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { ANCHOR_WORDS } from '@pledge/core'
 import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
-import { ANCHOR_WORDS } from '../../shared/words'
 import { useBenchStore } from './benchStore'
 import { visitNote } from './visitNote'
 

@@ -16,6 +16,10 @@ const plan = (over: Partial<BenchAnswer> = {}): BenchAnswer => ({
   items: [],
   locks: [],
   overpressure: null,
+  tasks: [],
+  goals: [],
+  goalTemplates: [],
+  history: [],
   ...over,
 })
 const EPISODE = { id: 'e1', side: 'left' as const }
@@ -37,6 +41,7 @@ const visit = (readings: EvaluationAnswer['readings'], recordedBy = 'noor'): Eva
   note: '',
   recordedBy,
   readings,
+  before: [],
 })
 const PIP = at('pip.ring.left.active')
 const lock = (over: Partial<BenchAnswer['locks'][number]>): BenchAnswer['locks'][number] => ({

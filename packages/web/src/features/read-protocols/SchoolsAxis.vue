@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { ANCHOR_WORDS } from '@pledge/core'
 import { computed } from 'vue'
 import type { ProtocolPageAnswer, SchoolsAnswer } from '@pledge/contract'
-import { ANCHOR_WORDS } from '../../shared/words'
 import { lastDayOf, openCounts, shareOf, weeksNamed } from './schoolAxis'
 
 /** The schools of a condition on one axis of weeks: phases as stretches, gates as pegs; of the chosen one, how much is open. */

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { mdiClose, mdiPlus } from '@mdi/js'
-import { daysBetween, DIGITS, isClinicalDay, RESTRICTION_NAMES, RESTRICTIONS } from '@pledge/core'
+import {
+  ANCHOR_WORDS,
+  daysBetween,
+  DIGITS,
+  isClinicalDay,
+  RESTRICTION_NAMES,
+  RESTRICTIONS,
+} from '@pledge/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useClinicApi } from '../../shared/api/clinicApi'
@@ -11,7 +18,7 @@ import FormField from '../../shared/parts/FormField.vue'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { useSessionStore } from '../../shared/sessionStore'
-import { ANCHOR_WORDS, weekOf } from '../../shared/words'
+import { weekOf } from '../../shared/words'
 import KnownPerson from './KnownPerson.vue'
 import SchoolTable from './SchoolTable.vue'
 import { useReferralStore } from './referralStore'

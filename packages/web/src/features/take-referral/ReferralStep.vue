@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { ANCHOR_WORDS } from '@pledge/core'
 import { computed, ref } from 'vue'
 import { useCaseStore } from '../../shared/case/caseStore'
 import { useSessionStore } from '../../shared/sessionStore'
-import { ANCHOR_WORDS, dayAndYear } from '../../shared/words'
+import { dayAndYear } from '../../shared/words'
 import HomeDialog from './HomeDialog.vue'
 
 const store = useCaseStore()

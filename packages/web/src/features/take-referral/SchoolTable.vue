@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { ANCHOR_WORDS } from '@pledge/core'
 import type { ConditionAnswer, SchoolAnswer } from '@pledge/contract'
-import { ANCHOR_WORDS } from '../../shared/words'
 import { computed } from 'vue'
 import FactQuestions from '../../shared/case/FactQuestions.vue'
 import { useReferralStore } from './referralStore'

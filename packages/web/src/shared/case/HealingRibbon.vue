@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { daysBetween } from '@pledge/core'
+import { ANCHOR_WORDS, daysBetween } from '@pledge/core'
 import { computed, onBeforeUnmount, onMounted, ref, useId } from 'vue'
 import type { EpisodeAnswer } from '@pledge/contract'
-import { ANCHOR_WORDS, dayText } from '../words'
+import { dayText } from '../words'
 import { ribbonScale } from './ribbonScale'
 
 /** Weeks since surgery as one band: phases as stretches, their gates as pegs, visits and signatures, today's cursor. */

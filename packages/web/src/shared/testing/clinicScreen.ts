@@ -125,6 +125,7 @@ export function episodeAnswer(changes: Partial<EpisodeAnswer> = {}): EpisodeAnsw
     shifts: [],
     isHealing: true,
     health: null,
+    foundHealth: [],
     home: null,
     overrides: [],
     healthQuestions: [
