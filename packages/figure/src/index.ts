@@ -1,5 +1,6 @@
 export type { HandMesh } from './hand/handFile.js'
 export { loadHand } from './hand/loadHand.js'
+export { skinZones } from './hand/zones.js'
 export { HandSkin } from './hand/skinHand.js'
 export { handFrames } from './pose/handFrames.js'
 export { landmarks } from './picture/framing.js'

@@ -72,6 +72,7 @@ describe('goals to begin from', () => {
     side: 'left',
     digits: [],
     handedness: 'right',
+    nerves: [],
     motions: ['wrist.flex', 'forearm.sup'],
   } as const
   const grip = (side: 'left' | 'right', kgf: number): Reading => ({

@@ -7,6 +7,7 @@ const hand = (over: Partial<Measured> = {}): Measured => ({
   side: 'left',
   digits: ['ring'],
   handedness: 'right',
+  nerves: [],
   motions: ['pip.flex', 'pip.ext', 'dip.flex'],
   ...over,
 })
@@ -170,9 +171,42 @@ describe('swelling', () => {
 it('every criterion that readings tell says where it is read', () => {
   const motions = ['wrist.flex', 'forearm.sup', 'pip.flex'] as const
   for (const criterion of MEASURED_CRITERIA) {
-    expect(measuredHow(criterion)).toBe(criterion === 'edema.stable' ? 'sometimes' : 'always')
+    expect(measuredHow(criterion)).toBe(
+      ['edema.stable', 'sense.protective'].includes(criterion) ? 'sometimes' : 'always',
+    )
     const digits = criterion === 'lag.th_ip' ? (['thumb'] as const) : (['ring'] as const)
-    expect(placesOf(criterion, hand({ digits, motions })).length, criterion).toBeGreaterThan(0)
+    expect(
+      placesOf(criterion, hand({ digits, motions, nerves: ['ulnar'] })).length,
+      criterion,
+    ).toBeGreaterThan(0)
   }
   expect(measuredHow('ord.rom')).toBe('never')
+})
+
+describe('protective feeling', () => {
+  const felt = (about: Partial<Measured>, tip: string, heel: string) =>
+    told(
+      'sense.protective',
+      hand(about),
+      visit('2031-04-01', {
+        'filament..left..little.tip.front.ulnar': tip,
+        'filament..left..heelLittle': heel,
+      }),
+    )
+
+  it('is back where every place of the nerve feels 4.31 or lighter, by the worst of them', () => {
+    const ulnar = { nerves: ['ulnar'] as const }
+    expect(felt(ulnar, '4.31', '2.83')).toMatchObject({
+      value: true,
+      told: 'little finger, tip, palm side, outer half: diminished protective sensation',
+    })
+    expect(felt(ulnar, '4.31', '4.56')).toMatchObject({ value: false })
+    expect(felt(ulnar, '4.31', 'n')).toMatchObject({ value: false })
+  })
+
+  it('is unknown while one place was not tested, and where no nerve is known', () => {
+    expect(felt({ nerves: ['ulnar'] }, '', '2.83')).toBeUndefined()
+    expect(felt({ nerves: [] }, '4.31', '2.83')).toBeUndefined()
+    expect(felt({ nerves: ['digital'], digits: [] }, '4.31', '2.83')).toBeUndefined()
+  })
 })

@@ -29,7 +29,10 @@ import {
 } from '../measurement/symptoms/irritability.js'
 import { shareOfOtherSide } from '../measurement/strength/otherSide.js'
 import type { RecordedFact } from '../protocol/facts.js'
-import { type CriterionName, type Digit, type Motion } from '../vocabulary/vocabulary.js'
+import { feltFinding } from '../measurement/readings/feltFindings.js'
+import { type CriterionName, type Digit, type Motion, type Nerve } from '../vocabulary/vocabulary.js'
+import type { Zone } from '../vocabulary/zones.js'
+import { zoneWords } from '../words/zoneNames.js'
 
 /** Whose readings they are, and what of the hand the school guards. */
 export interface Measured {
@@ -39,6 +42,8 @@ export interface Measured {
   readonly handedness: 'left' | 'right' | 'both'
   /** Motions the school is about: their arcs are what "range of the other side" means. */
   readonly motions: readonly Motion[]
+  /** Nerves the school is about: their skin is what feeling is tested on. */
+  readonly nerves: readonly Nerve[]
 }
 
 /** A criterion told by what was measured, with the reading it rests on. */
@@ -75,13 +80,15 @@ export const MEASURED_CRITERIA = [
   'grip.pct',
   'edema.stable',
   'irrit',
+  'sense.protective',
 ] as const satisfies readonly CriterionName[]
 export type MeasuredCriterion = (typeof MEASURED_CRITERIA)[number]
 
-/** Whether readings always tell a criterion, sometimes (a first girth has nothing to compare with), or never. */
+/** Whether readings always tell a criterion, sometimes (a first girth has nothing to compare with, feeling may be examined), or never. */
 export const MEASURED_HOW = ['always', 'sometimes', 'never'] as const
 export function measuredHow(name: CriterionName): (typeof MEASURED_HOW)[number] {
-  return !isMeasured(name) ? 'never' : name === 'edema.stable' ? 'sometimes' : 'always'
+  if (!isMeasured(name)) return 'never'
+  return name === 'edema.stable' || name === 'sense.protective' ? 'sometimes' : 'always'
 }
 
 export function isMeasured(name: CriterionName): name is MeasuredCriterion {
@@ -134,7 +141,25 @@ export function placesOf(criterion: MeasuredCriterion, about: Measured): Reading
       return about.digits.length > 0
         ? about.digits.map((digit) => of('girthProximal', digit, side, null))
         : [of('figureOfEight', null, side, null)]
+    case 'sense.protective':
+      return testZones(about).map((spot) => ({ ...of('filament', null, side, null), spot }))
   }
+}
+
+/** The skin each nerve supplies alone, where its feeling is tested: common practice. */
+const NERVE_ZONES: Readonly<Record<Exclude<Nerve, 'digital'>, readonly Zone[]>> = {
+  median: ['thumb.tip.front.radial', 'index.tip.front.radial', 'middle.tip.front.radial'],
+  ulnar: ['little.tip.front.ulnar', 'heelLittle'],
+  radial: ['webBack'],
+}
+
+/** Where feeling is tested in a case: the own skin of its nerves; of a digital nerve both halves of the tips of the injured digits. */
+export function testZones({ nerves, digits }: Measured): Zone[] {
+  return nerves.flatMap((nerve) =>
+    nerve === 'digital'
+      ? digits.flatMap((digit): Zone[] => [`${digit}.tip.front.radial`, `${digit}.tip.front.ulnar`])
+      : NERVE_ZONES[nerve],
+  )
 }
 
 /**
@@ -176,6 +201,7 @@ const FINDERS: Readonly<Record<MeasuredCriterion, Finder>> = {
   'grip.pct': gripShare,
   'edema.stable': swelling,
   irrit: irritable,
+  'sense.protective': protectiveFeeling,
 }
 
 function painOf(measure: 'painRest' | 'painAct'): Finder {
@@ -367,4 +393,15 @@ function irritable(now: ReadingBook): Found {
     `night: ${night.answers[answers.night!]}`,
   ]
   return { value, told: `${IRRITABILITY_WORDS[value]}: ${words.join(', ')}` }
+}
+
+/** Whether every place of the nerve feels what protects it; unknown while one was not tested. Source: A12. */
+function protectiveFeeling(now: ReadingBook, _before: readonly Visit[], about: Measured): Found {
+  const felt = placesOf('sense.protective', about).map((place) => {
+    const result = resultAt(now, place)
+    return result === null ? null : { zone: place.spot as Zone, ...feltFinding('filament', result) }
+  })
+  if (felt.length === 0 || felt.some((one) => one === null)) return null
+  const worst = felt.reduce((worst, one) => (one!.depth > worst!.depth ? one : worst))!
+  return { value: !worst.isUnprotected, told: `${zoneWords(worst.zone).en}: ${worst.words}` }
 }

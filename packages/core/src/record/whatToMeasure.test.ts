@@ -28,6 +28,7 @@ const aboutOf = ({ protocol, digits }: PatientCase): Measured => ({
   digits,
   handedness: 'right',
   motions: [...motionsOfConcern(protocol)],
+  nerves: protocol.guardNerve,
 })
 const injuredIn = (protocol: Protocol): readonly Digit[] => {
   const asked = digitsAsked(protocol, catalogue.conditions.get(protocol.condition)!)

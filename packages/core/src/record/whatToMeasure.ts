@@ -21,7 +21,7 @@ import { assessThisHand } from '../verdict/otherInjuries.js'
 import type { PatientCase } from '../verdict/patientCase.js'
 import { isOpen, isWorse, type Verdict } from '../verdict/verdict.js'
 import { LOAD_BASE_CRITERIA } from '../vocabulary/criterion.js'
-import { DIGITS, type Combo, type Digit, type Motion, type Test } from '../vocabulary/vocabulary.js'
+import { DIGITS, OPERATED, type Combo, type Digit, type Motion, type Test } from '../vocabulary/vocabulary.js'
 import { criterionMeaning } from '../words/criterionWords.js'
 import { isMeasured, LAG_JOINT, placesOf, type Measured } from './measuredFacts.js'
 
@@ -69,6 +69,7 @@ export function whatToMeasure(
 ): MeasuringItem[] {
   const made: Omit<MeasuringItem, 'lastOn'>[] = [
     ...gateItems(state, about),
+    ...skinItems(state, about),
     ...rangeItems(about),
     ...outcomeItems(about),
   ]
@@ -123,6 +124,34 @@ function guardedParts(about: Measured): ArmPart[] {
 /** The motions of wrist, forearm and elbow that a school guards. */
 export function handMeasures(about: Measured): MeasureName[] {
   return guardedParts(about).flatMap(measuresOfPart)
+}
+
+/** Weeks in which a wound made by an operation or injury is looked at each visit: common practice. */
+const WOUND_DAYS = 28
+
+/** What is looked at before anything is moved, and what the nerve's skin feels. */
+function skinItems(state: PatientCase, about: Measured): Omit<MeasuringItem, 'lastOn'>[] {
+  const { side } = about
+  const { phase } = standingOf(state)
+  const look = (measure: MeasureName): ReadingPlace => ({ measure, digit: null, side, kind: null })
+  const isWounded = OPERATED.includes(state.protocol.anchor) && state.day < WOUND_DAYS
+  const isWorn = (phase?.wear ?? []).some(({ orthosis }) => orthosis !== 'none')
+  const looks = [
+    ...(isWounded ? [look('wound')] : []),
+    ...(state.contraindications.includes('pins') ? [look('pinSites')] : []),
+    ...(isWorn ? [look('skinUnderOrthosis')] : []),
+  ]
+  const item = { tier: 'tell' as const, isOneEnough: false, isOnce: false }
+  return [
+    { ...item, id: 'skin', says: 'Skin', why: 'Before anything moves', places: looks },
+    {
+      ...item,
+      id: 'feeling',
+      says: 'Feeling, lightest filament',
+      why: 'Skin that does not feel is not warmed, cooled or wrapped',
+      places: placesOf('sense.protective', about),
+    },
+  ]
 }
 
 function rangeItems(about: Measured): Omit<MeasuringItem, 'lastOn'>[] {

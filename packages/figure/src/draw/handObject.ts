@@ -1,3 +1,4 @@
+import type { Zone } from '@pledge/core'
 import {
   BufferAttribute,
   BufferGeometry,
@@ -7,6 +8,7 @@ import {
   Mesh,
   MeshBasicMaterial,
   MeshStandardMaterial,
+  type Raycaster,
   BackSide,
   ShaderMaterial,
   DoubleSide,
@@ -14,6 +16,7 @@ import {
 import { BONES, type Bone } from '../hand/bones.js'
 import type { HandMesh } from '../hand/handFile.js'
 import { HandSkin } from '../hand/skinHand.js'
+import { skinZones } from '../hand/zones.js'
 import type { HandFrames } from '../pose/handFrames.js'
 import { LOOK } from './look.js'
 
@@ -45,12 +48,16 @@ function hatchable(material: MeshStandardMaterial): MeshStandardMaterial {
   return material
 }
 
+/** How much of a painted zone is its paint: the shading of the skin shows through. */
+const PAINT = 0.85
+
 /** One drawn hand with its forearm: skin, nails, creases and the line about it. A left hand; its parent mirrors it. */
 export class HandObject extends Group {
   readonly skin: HandSkin
   readonly #attributes: Readonly<Record<'position' | 'normal' | 'color' | 'hatch', BufferAttribute>>
   readonly #tinted = new Color(LOOK.moving)
   readonly #plain: Color
+  #zones: readonly (Zone | null)[] | null = null
 
   constructor(mesh: HandMesh, kind: 'own' | 'ghost' | 'helper') {
     super()
@@ -111,6 +118,33 @@ export class HandObject extends Group {
       colors.setXYZ(v, color.r, color.g, color.b)
     }
     colors.needsUpdate = true
+  }
+
+  /** Paints zones of the skin; those left out are plain. */
+  paint(colors: ReadonlyMap<Zone, string>): void {
+    const { mesh } = this.skin
+    this.#zones ??= skinZones(mesh)
+    const attribute = this.#attributes.color
+    const color = new Color()
+    this.#zones.forEach((zone, v) => {
+      const painted = zone && colors.get(zone)
+      color.copy(this.#plain)
+      if (painted) color.lerp(new Color(painted), PAINT)
+      attribute.setXYZ(v, color.r, color.g, color.b)
+    })
+    attribute.needsUpdate = true
+  }
+
+  /** The zone of the skin that a ray meets first; `null` where it misses the hand. */
+  zoneOn(ray: Raycaster): Zone | null {
+    const { mesh } = this.skin
+    this.#zones ??= skinZones(mesh)
+    const [skin] = this.children as Mesh[]
+    skin!.geometry.computeBoundingSphere()
+    const hit = ray.intersectObject(skin!, false)[0]
+    if (!hit?.face) return null
+    const found = [hit.face.a, hit.face.b, hit.face.c].map((v) => this.#zones![v] ?? null)
+    return found.find((zone, at) => zone !== null && found.indexOf(zone) !== at) ?? found[0] ?? null
   }
 
   /** Strikes through the segments whose joints nobody measured: they are drawn at rest, and seen to be unknown. */

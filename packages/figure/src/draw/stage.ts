@@ -1,4 +1,4 @@
-import type { Orthosis } from '@pledge/core'
+import type { Orthosis, Zone } from '@pledge/core'
 import {
   AmbientLight,
   DirectionalLight,
@@ -6,7 +6,9 @@ import {
   HemisphereLight,
   OrthographicCamera,
   Quaternion,
+  Raycaster,
   Scene,
+  Vector2,
   Vector3,
   WebGLRenderer,
 } from 'three'
@@ -187,6 +189,18 @@ export class Stage {
     this.#turned = [aroundDeg, Math.max(-MOST_OVER_DEG, Math.min(MOST_OVER_DEG, overDeg))]
     this.#aim()
     this.#drawArrow()
+  }
+
+  /** Paints zones of the hand's skin. */
+  paint(colors: ReadonlyMap<Zone, string>): void {
+    this.#hand.paint(colors)
+  }
+
+  /** The zone seen at a point of the canvas, from 0, 0 at its upper left to 1, 1; `null` beside the hand. As it was last drawn. */
+  zoneAt(across: number, down: number): Zone | null {
+    const ray = new Raycaster()
+    ray.setFromCamera(new Vector2(2 * across - 1, 1 - 2 * down), this.#camera)
+    return this.#hand.zoneOn(ray)
   }
 
   /** Draws the moment between start (0) and a shape (1). */

@@ -107,6 +107,7 @@ export function measuredOf({ episode, patient }: StandingRecord, protocol: Proto
     digits: episode.digits,
     handedness: patient.dominantHand,
     motions: [...motionsOfConcern(protocol)],
+    nerves: [...protocol.guardNerve],
   }
 }
 
