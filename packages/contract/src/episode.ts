@@ -1,4 +1,10 @@
-import { MEASURED_HOW, type DoseQuestion, type GoalState, type MeasureName } from '@pledge/core'
+import {
+  MEASURED_HOW,
+  MEASURING_TIERS,
+  type DoseQuestion,
+  type GoalState,
+  type MeasureName,
+} from '@pledge/core'
 import type { Static } from 'typebox'
 import { answerKind } from './referral.js'
 import { bool, list, map, maybe, num, obj, str, whole, word, words } from './shapes.js'
@@ -94,7 +100,7 @@ export const bench = obj({
   items: list(
     obj({
       id: str,
-      tier: words(['gate', 'tell', 'outcome']),
+      tier: words(MEASURING_TIERS),
       says: str,
       why: str,
       isOneEnough: bool,

@@ -189,7 +189,7 @@ describe('protective feeling', () => {
       'sense.protective',
       hand(about),
       visit('2031-04-01', {
-        'filament..left..little.tip.front.ulnar': tip,
+        ...(tip ? { 'filament..left..little.tip.front.ulnar': tip } : {}),
         'filament..left..heelLittle': heel,
       }),
     )

@@ -25,8 +25,12 @@ import { DIGITS, OPERATED, type Combo, type Digit, type Motion, type Test } from
 import { criterionMeaning } from '../words/criterionWords.js'
 import { isMeasured, LAG_JOINT, placesOf, type Measured } from './measuredFacts.js'
 
-/** Why something is measured: a phase or gate waits for it, it tells stiffness from lag, it shows the outcome. In this order. */
-export type MeasuringTier = 'gate' | 'tell' | 'outcome'
+/**
+ * Why something is measured: a phase or gate waits for it, the skin comes before any motion, it tells stiffness from lag, it shows
+ * the outcome. In this order.
+ */
+export const MEASURING_TIERS = ['gate', 'skin', 'tell', 'outcome'] as const
+export type MeasuringTier = (typeof MEASURING_TIERS)[number]
 
 /** One thing to measure at this visit. */
 export interface MeasuringItem {
@@ -141,9 +145,15 @@ function skinItems(state: PatientCase, about: Measured): Omit<MeasuringItem, 'la
     ...(state.contraindications.includes('pins') ? [look('pinSites')] : []),
     ...(isWorn ? [look('skinUnderOrthosis')] : []),
   ]
-  const item = { tier: 'tell' as const, isOneEnough: false, isOnce: false }
+  const item = { tier: 'skin' as const, isOneEnough: false, isOnce: false }
   return [
-    { ...item, id: 'skin', says: 'Skin', why: 'Before anything moves', places: looks },
+    {
+      ...item,
+      id: 'skin',
+      says: 'Wound and skin',
+      why: 'What is open or pressed is seen first',
+      places: looks,
+    },
     {
       ...item,
       id: 'feeling',

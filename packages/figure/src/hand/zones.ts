@@ -6,8 +6,8 @@ import type { HandMesh } from './handFile.js'
 import { HandSkin } from './skinHand.js'
 
 const PART_OF = { Proximal: 'base', Middle: 'mid', Distal: 'tip' } as const
-/** Between palm and heel of the little finger's border, and how far the heel's middle strip reaches, mm from the wrist. */
-const HEEL = { little: 46, middle: 30 }
+/** How far the pads of thumb and little finger and the strip between them reach, mm from the wrist. */
+const HEEL = { thumb: 62, little: 46, middle: 30 }
 /** The crease of the wrist lies this far beyond its center, and the band of the wrist ends this far above it, mm. */
 const WRIST = { crease: 8, band: 50 }
 /** The web is where thumb and index both carry the skin, beyond this distance from the wrist, mm. */
@@ -58,7 +58,7 @@ function zoneAt(bone: Bone, thumbShare: number, at: Vector3, normal: Vector3): Z
   const beyond = -at.z
   if (beyond < WRIST.crease)
     return beyond < WRIST.crease - WRIST.band ? null : isBack ? 'wristBack' : 'wristFront'
-  if (thumbShare > 0.12 && thumbShare < 0.75 && beyond > WEB_FROM) return isBack ? 'webBack' : 'webFront'
+  if (thumbShare > 0.28 && thumbShare < 0.75 && beyond > WEB_FROM) return isBack ? 'webBack' : 'webFront'
   return isBack ? backZone(at) : palmZone(at, digit === 'thumb')
 }
 
@@ -71,7 +71,7 @@ function rayX(digit: Exclude<Digit, 'thumb'>, z: number): number {
 function palmZone({ x, z }: Vector3, isThumbPad: boolean): Zone {
   const beyond = -z
   const between = (a: Exclude<Digit, 'thumb'>, b: Exclude<Digit, 'thumb'>) => (rayX(a, z) + rayX(b, z)) / 2
-  if (isThumbPad || x > between('index', 'middle') + Math.max(0, beyond - 62) * 2) return 'heelThumb'
+  if (isThumbPad || (beyond < HEEL.thumb && x > between('index', 'middle'))) return 'heelThumb'
   const isLittle = x < between('ring', 'little')
   if (isLittle) return beyond < HEEL.little ? 'heelLittle' : 'palmLittleSide'
   if (beyond < HEEL.middle) return 'heelMiddle'

@@ -4,6 +4,7 @@ import { DIGITS } from '../../vocabulary/vocabulary.js'
 import { errorOfMeasure, type Measure as ErrorName } from '../change/measureErrors.js'
 import { courseOf, type Course } from '../change/plateau.js'
 import type { RobustSlope } from '../change/robustSlope.js'
+import { isLook } from '../looks/looks.js'
 import { digitHinges, digitTotal } from './digitTotal.js'
 import { isMeasure, measureFacts, type MeasureFacts, type Side } from './measures.js'
 import { checkedReading, knownEnds, numberOf, placeKey, placeOfKey, type HingeResult } from './reading.js'
@@ -50,6 +51,8 @@ export function seriesOf(visits: readonly Visit[], side: Side): Series[] {
       )
     for (const reading of visit.readings) {
       if (reading.side !== null && reading.side !== side) continue
+      // What is looked at is a word, not a number.
+      if (isLook(reading.measure)) continue
       const { shape, signed } = measureFacts(reading.measure)
       const key = placeKey(reading)
       if (shape !== 'hinge') {

@@ -2,7 +2,12 @@
 import {
   ARM_PARTS,
   DIGITS,
+  FELT_MEASURES,
+  LOOK_NAMES,
+  LOOKS,
   measureFacts,
+  SCAR_RATED,
+  type LookGroup,
   measuresOfPart,
   placeKey,
   placeOfKey,
@@ -21,11 +26,17 @@ import { useBenchStore } from './benchStore'
 import DigitGrid from './DigitGrid.vue'
 import DrawnHand from './DrawnHand.vue'
 import { isDrawn } from './drawnReading'
+import FeltPart from './FeltPart.vue'
+import GoalsPart from './GoalsPart.vue'
+import HistoryPart from './HistoryPart.vue'
 import LockNotes from './LockNotes.vue'
+import LookPart from './LookPart.vue'
 import NumberTable from './NumberTable.vue'
 import PainPart from './PainPart.vue'
 import RangeFans from './RangeFans.vue'
 import SavingPart from './SavingPart.vue'
+import ScarPart from './ScarPart.vue'
+import TasksPart from './TasksPart.vue'
 import TightnessPart from './TightnessPart.vue'
 import TrendStrip from './TrendStrip.vue'
 import WhatToMeasure from './WhatToMeasure.vue'
@@ -58,13 +69,32 @@ onBeforeUnmount(() => {
   bench.stop()
 })
 
+function looksOf(group: LookGroup): readonly MeasureName[] {
+  return LOOK_NAMES.filter((name) => LOOKS[name].group === group)
+}
 /** Parts of the bench, each a table of its own. Those the case needs are open, the others one press away. */
 const HAND_PARTS = ARM_PARTS.map((part) => ({ ...part, measures: measuresOfPart(part) }))
 const STRENGTH: readonly MeasureName[] = ['grip', 'keyPinch', 'tipPinch', 'threePointPinch']
 const SWELLING: readonly MeasureName[] = ['figureOfEight', 'wristGirth', 'handVolume']
+const SKIN = looksOf('skin')
+const TENDON = looksOf('tendon')
+const OWN_LOOK = looksOf('own')
+const SCAR: readonly MeasureName[] = [...SCAR_RATED, 'scarItch', 'scarPain']
 const THUMB: readonly MeasureName[] = ['opposition', 'retropulsion', 'webSpan']
 const THUMB_ANGLES: readonly MeasureName[] = ['thumbPalmarAbduction', 'thumbRadialAbduction']
 
+const PARTS: readonly { id: string; title: string; measures: readonly MeasureName[] }[] = [
+  ...HAND_PARTS,
+  { id: 'strength', title: 'strength', measures: STRENGTH },
+  { id: 'swelling', title: 'swelling', measures: [...SWELLING, 'girthProximal'] },
+  { id: 'skin', title: 'skin and wound', measures: SKIN },
+  { id: 'felt', title: 'what the skin feels', measures: FELT_MEASURES },
+  { id: 'scar', title: 'scar', measures: SCAR },
+  { id: 'tendon', title: 'tendon and muscle', measures: TENDON },
+  { id: 'ownLook', title: 'own look at the wrist', measures: OWN_LOOK },
+  { id: 'tasks', title: 'own tasks', measures: ['task'] },
+  { id: 'irritability', title: 'irritability', measures: ['irritProvoked', 'irritSettles', 'irritNight'] },
+]
 const opened = ref<ReadonlySet<string>>(new Set())
 function open(part: string) {
   opened.value = new Set([...opened.value, part])
@@ -73,11 +103,19 @@ const asked = computed(
   () => new Set((bench.plan?.items ?? []).flatMap(({ places }) => places.map(({ measure }) => measure))),
 )
 /** Open where the case asks for it, something stands in it, or somebody opened it. */
-const isOpen = (id: string, measures: readonly MeasureName[]) =>
-  opened.value.has(id) ||
-  measures.some((measure) => asked.value.has(measure)) ||
-  bench.readings.some(({ measure }) => measures.includes(measure))
-const handParts = computed(() => HAND_PARTS.filter(({ id, measures }) => isOpen(id, measures)))
+const openParts = computed(
+  () =>
+    new Set(
+      PARTS.filter(
+        ({ id, measures }) =>
+          opened.value.has(id) ||
+          measures.some((measure) => asked.value.has(measure)) ||
+          bench.readings.some(({ measure }) => measures.includes(measure)),
+      ).map(({ id }) => id),
+    ),
+)
+const isPartOpen = (id: string) => openParts.value.has(id)
+const handParts = computed(() => HAND_PARTS.filter(({ id }) => isPartOpen(id)))
 const handTitle = computed(() => {
   const [first, ...others] = handParts.value.map(({ title }) => title)
   return [first, ...others.map((title) => title.toLowerCase())].join(', ')
@@ -103,14 +141,7 @@ const addable = computed(() => [
     title: digit,
     isDigit: true,
   })),
-  ...HAND_PARTS.filter(({ id, measures }) => !isOpen(id, measures)).map((part) => ({
-    ...part,
-    isDigit: false,
-  })),
-  ...(isOpen('strength', STRENGTH) ? [] : [{ id: 'strength', title: 'strength', isDigit: false }]),
-  ...(isOpen('irritability', ['irritProvoked'])
-    ? []
-    : [{ id: 'irritability', title: 'irritability', isDigit: false }]),
+  ...PARTS.filter(({ id }) => !isPartOpen(id)).map(({ id, title }) => ({ id, title, isDigit: false })),
   ...(opened.value.has('tightness') || fingers.value.length === 0
     ? []
     : [{ id: 'tightness', title: 'which structure is tight', isDigit: false }]),
@@ -131,7 +162,7 @@ const step = ref<HTMLElement>()
 async function go(key: string) {
   const { measure, digit } = placeOfKey(key)
   if (digit && !bench.shownDigits.includes(digit)) add({ id: digit, isDigit: true })
-  const part = HAND_PARTS.find(({ measures }) => measures.includes(measure))
+  const part = PARTS.find(({ measures }) => measures.includes(measure))
   if (part) open(part.id)
   await nextTick()
   const cell = step.value?.querySelector<HTMLElement>(`[data-place="${key}"], [data-place="${key}"] input`)
@@ -225,7 +256,7 @@ async function save() {
           <h2 class="next">Which structure is tight?</h2>
           <TightnessPart />
         </template>
-        <template v-if="isOpen('strength', STRENGTH)">
+        <template v-if="isPartOpen('strength')">
           <header class="next">
             <h2>Strength</h2>
             <p class="soft">Three trials in kg: <kbd>31 29.5 30</kbd></p>
@@ -233,9 +264,36 @@ async function save() {
           <LockNotes :measures="STRENGTH" />
           <NumberTable :rows="rowsOf(STRENGTH)" @drawn="draw" />
         </template>
-        <template v-if="isOpen('swelling', [...SWELLING, 'girthProximal'])">
+        <template v-if="isPartOpen('swelling')">
           <h2 class="next">Swelling</h2>
           <NumberTable :rows="[...rowsOf(SWELLING), ...girthRows]" @drawn="draw" />
+        </template>
+        <template v-if="isPartOpen('skin')">
+          <h2 class="next">Skin and wound</h2>
+          <LookPart group="skin" />
+        </template>
+        <template v-if="isPartOpen('felt')">
+          <h2 class="next">What the skin feels</h2>
+          <FeltPart />
+        </template>
+        <template v-if="isPartOpen('scar')">
+          <h2 class="next">Scar</h2>
+          <ScarPart />
+        </template>
+        <template v-if="isPartOpen('tendon')">
+          <h2 class="next">Tendon and muscle</h2>
+          <LookPart group="tendon" />
+        </template>
+        <template v-if="isPartOpen('ownLook')">
+          <header class="next">
+            <h2>Own look</h2>
+            <p class="soft">Both wrists side by side, as the patient sees them</p>
+          </header>
+          <LookPart group="own" />
+        </template>
+        <template v-if="isPartOpen('tasks')">
+          <h2 class="next">Their own tasks</h2>
+          <TasksPart />
         </template>
         <div v-if="addable.length > 0" class="more">
           <span class="soft">Also measure</span>
@@ -261,7 +319,9 @@ async function save() {
         <DrawnHand :motion="drawnMotion" />
         <SavingPart :is-flexor-tendon="isFlexorTendon" />
         <RangeFans v-if="rangeRows.some(({ measure }) => isDrawn(measure))" />
-        <PainPart :is-irritability-open="isOpen('irritability', ['irritProvoked'])" />
+        <GoalsPart v-if="bench.plan" />
+        <PainPart :is-irritability-open="isPartOpen('irritability')" />
+        <HistoryPart v-if="bench.plan" />
       </aside>
     </form>
   </div>

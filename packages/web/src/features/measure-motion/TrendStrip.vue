@@ -5,6 +5,7 @@ import { ribbonScale } from '../../shared/case/ribbonScale'
 import { dayText } from '../../shared/words'
 import { useBenchStore } from './benchStore'
 import { unitText } from './findingWords'
+import { seriesLabel } from './goalWords'
 
 /** One measure over the visits, on the axis of the healing ribbon, with what can be said of where it goes. */
 const props = defineProps<{
@@ -111,7 +112,7 @@ const lines = computed(() => {
         @change="chosen = ($event.target as HTMLSelectElement).value"
       >
         <option v-for="one in all" :key="one.id" :value="one.id">
-          {{ one.label }}
+          {{ seriesLabel(one.id, bench.plan?.tasks ?? []) }}
         </option>
       </select>
       <p>

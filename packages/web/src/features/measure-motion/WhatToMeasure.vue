@@ -10,6 +10,7 @@ const emit = defineEmits<{ go: [key: string] }>()
 const bench = useBenchStore()
 const TIERS: readonly { tier: PlanItem['tier']; title: string }[] = [
   { tier: 'gate', title: 'A step waits for' },
+  { tier: 'skin', title: 'Before anything moves' },
   { tier: 'tell', title: 'Stiff, or lagging?' },
   { tier: 'outcome', title: 'To compare' },
 ]

@@ -38,6 +38,15 @@ export function clinicApi(send: typeof fetch = (...words) => fetch(...words)) {
     exercises: (episodeId: string) => ask('exercises', { episodeId }),
     bench: (episodeId: string) => ask('bench', { episodeId }),
     addEvaluation: (episodeId: string, evaluation: object) => ask('addEvaluation', { episodeId }, evaluation),
+    addTask: (episodeId: string, task: object) => ask('addTask', { episodeId }, task),
+    takeBackTask: (episodeId: string, rowId: string, body: object) =>
+      ask('takeBackTask', { episodeId, rowId }, body),
+    addGoal: (episodeId: string, goal: object) => ask('addGoal', { episodeId }, goal),
+    takeBackGoal: (episodeId: string, rowId: string, body: object) =>
+      ask('takeBackGoal', { episodeId, rowId }, body),
+    addEvent: (episodeId: string, event: object) => ask('addEvent', { episodeId }, event),
+    takeBackEvent: (episodeId: string, rowId: string, body: object) =>
+      ask('takeBackEvent', { episodeId, rowId }, body),
     addFact: (episodeId: string, fact: object) => ask('addFact', { episodeId }, fact),
     withdrawFact: (episodeId: string, factId: string, body: object) =>
       ask('withdrawFact', { episodeId, factId }, body),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Zone } from '@pledge/core'
 import type { PictureMoment, Stage } from '@pledge/figure'
 import { ref, watch } from 'vue'
 import { type Figure, useStage } from './useStage'
@@ -12,20 +13,39 @@ const props = defineProps<{
   hasArrow: boolean
   alternative: string
   hint: string
+  /** Zones of the skin in a color of their own. With it, a press tells which zone was meant. */
+  paint?: ReadonlyMap<Zone, string>
 }>()
-const emit = defineEmits<{ drawn: []; failed: [] }>()
+const emit = defineEmits<{ drawn: []; failed: []; zone: [zone: Zone]; over: [zone: Zone | null] }>()
 
 const frame = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
-const { state, again, grab, drag, drop, turnBack, turnByKey } = useStage(
+const { state, again, repaint, zoneAt, grab, drag, drop, turnBack, turnByKey } = useStage(
   frame,
   canvas,
-  props.prepare,
+  (stage, figure) => {
+    props.prepare(stage, figure)
+    if (props.paint) stage.paint(props.paint)
+  },
   props.momentNow,
   { ghost: true, arrow: props.hasArrow },
   () => emit('failed'),
 )
 watch(() => props.shows, again)
+watch(
+  () => props.paint,
+  (colors) => colors && repaint(colors),
+)
+/** A press that did not turn the figure means the skin under it. */
+function release(event: PointerEvent) {
+  const hasTurned = drop()
+  const zone = props.paint && !hasTurned ? zoneAt(event) : null
+  if (zone) emit('zone', zone)
+}
+function move(event: PointerEvent) {
+  drag(event)
+  if (props.paint && event.buttons === 0) emit('over', zoneAt(event))
+}
 watch(state, (now) => now === 'drawn' && emit('drawn'))
 </script>
 
@@ -39,8 +59,9 @@ watch(state, (now) => now === 'drawn' && emit('drawn'))
     :title="hint"
     :data-figure="state"
     @pointerdown="grab"
-    @pointermove="drag"
-    @pointerup="drop"
+    @pointermove="move"
+    @pointerup="release"
+    @pointerleave="paint && emit('over', null)"
     @pointercancel="drop"
     @dblclick="turnBack"
     @keydown="turnByKey"

@@ -1,4 +1,5 @@
 import handUrl from '@pledge/figure/hand.bin?url'
+import type { Zone } from '@pledge/core'
 import type * as FigureModule from '@pledge/figure'
 import type { HandMesh, PictureMoment, Stage } from '@pledge/figure'
 import { onBeforeUnmount, onMounted, ref, shallowRef, type Ref } from 'vue'
@@ -104,9 +105,21 @@ export function useStage(
     isGone = true
     stop()
   })
+  function repaint(colors: ReadonlyMap<Zone, string>) {
+    stage.value?.paint(colors)
+    drawn = ''
+  }
+  /** The zone of the skin under a pointer; `null` beside the hand. */
+  function zoneAt(event: PointerEvent): Zone | null {
+    const box = frame.value?.getBoundingClientRect()
+    if (!box || !stage.value) return null
+    return stage.value.zoneAt((event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height)
+  }
   return {
     state,
     again,
+    repaint,
+    zoneAt,
     ...turning(frame, (around, over) => {
       stage.value?.turn(around, over)
       drawn = ''
@@ -119,6 +132,7 @@ const LEAST_MS_A_FRAME = 28
 
 const DEGREES_A_PIXEL = 0.5
 const KEY_DEGREES = 15
+const STILL_PIXELS = 4
 const KEYS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -129,23 +143,29 @@ const KEYS: Readonly<Record<string, readonly [number, number]>> = {
 /** Dragging and arrow keys turn the figure; a double tap or Home turns it back. */
 function turning(frame: Ref<HTMLElement | undefined>, turn: (around: number, over: number) => void) {
   let turned: readonly [number, number] = [0, 0]
-  let grabbed: { x: number; y: number; from: readonly [number, number] } | null = null
+  let grabbed: { x: number; y: number; from: readonly [number, number]; hasMoved: boolean } | null = null
   const turnTo = (around: number, over: number) => {
     turned = [around, over]
     turn(around, over)
   }
   return {
     grab(event: PointerEvent) {
-      grabbed = { x: event.clientX, y: event.clientY, from: turned }
+      grabbed = { x: event.clientX, y: event.clientY, from: turned, hasMoved: false }
       frame.value?.setPointerCapture?.(event.pointerId)
     },
     drag(event: PointerEvent) {
       if (!grabbed) return
       const [x, y] = [event.clientX - grabbed.x, event.clientY - grabbed.y]
+      // A hand that trembles while it presses does not turn.
+      if (Math.hypot(x, y) < STILL_PIXELS && !grabbed.hasMoved) return
+      grabbed.hasMoved = true
       turnTo(grabbed.from[0] + x * DEGREES_A_PIXEL, grabbed.from[1] + y * DEGREES_A_PIXEL)
     },
-    drop() {
+    /** @returns whether the figure was turned */
+    drop(): boolean {
+      const hasMoved = grabbed?.hasMoved ?? false
       grabbed = null
+      return hasMoved
     },
     turnBack: () => turnTo(0, 0),
     turnByKey(event: KeyboardEvent) {
