@@ -1,9 +1,10 @@
+import { reaches } from '../anatomy/checked.js'
 import { decided, published, type Constant } from '../anatomy/constant.js'
 import { PATIENT_SPECIFIC_MDC } from '../measurement/symptoms/patientSpecificScale.js'
-import { placeKey } from '../measurement/readings/reading.js'
 import { otherSideOf, type MeasureName, type ReadingKind } from '../measurement/readings/measures.js'
+import { seriesFacts, seriesOf } from '../measurement/readings/series.js'
 import { lastAt, type Visit } from '../measurement/readings/visits.js'
-import { numberOf } from '../measurement/readings/reading.js'
+import { numberOf, placeKey } from '../measurement/readings/reading.js'
 import type { Digit } from '../vocabulary/vocabulary.js'
 import type { Measured } from './measuredFacts.js'
 import { handMeasures, measuredDigits } from './whatToMeasure.js'
@@ -39,7 +40,7 @@ export const TASK_NEEDS = {
   gripShare: decided(80, 'percent of the other hand', 'low'),
 } as const
 
-/** Goals that fit the digits and joints a case is about, and the patient's own tasks. */
+/** Goals that fit the digits and joints a case is about, and the patient's own tasks; none that is reached already. */
 export function goalTemplates(
   about: Measured,
   tasks: readonly { readonly id: string; readonly words: string }[],
@@ -108,7 +109,13 @@ export function goalTemplates(
     source: N.gripShare.source,
     confidence: N.gripShare.confidence,
   }
-  return [...tasks.map((task) => taskTemplate(task, visits)), ...ofDigits, ...ofHand, strength, sleep()]
+  const all = [...tasks.map((task) => taskTemplate(task, visits)), ...ofDigits, ...ofHand, strength, sleep()]
+  const latest = new Map(seriesOf(visits, side).map(({ id, points }) => [id, points.at(-1)!.value]))
+  return all.filter(({ series, target }) => {
+    const value = latest.get(series)
+    const turned = seriesFacts(series).isMoreBetter ? 1 : -1
+    return value === undefined || target === null || !reaches(value * turned, target * turned)
+  })
 }
 
 function sleep(): GoalTemplate {

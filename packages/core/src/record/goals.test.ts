@@ -103,6 +103,13 @@ describe('goals to begin from', () => {
     expect(all.some(({ series }) => series.startsWith('elbow'))).toBe(false)
   })
 
+  it('leave out what can be done already', () => {
+    const lying = (mm: number) =>
+      goalTemplates({ ...about, digits: ['ring'], motions: ['pip.flex'] }, [], [crease('2031-04-01', mm)])
+    const handle = (mm: number) => lying(mm).some(({ series }) => series === goal.series)
+    expect([handle(26), handle(25)]).toEqual([true, false])
+  })
+
   it('ask for a strength by the other hand, or leave it open', () => {
     const strength = (visits: Visit[]) =>
       goalTemplates({ ...about, motions: [] }, [], visits).find(({ series }) => series === 'grip..left.')!

@@ -19,6 +19,7 @@ import {
 } from '@pledge/core'
 import { computed, nextTick, ref } from 'vue'
 import ChoiceInput from '../../shared/parts/ChoiceInput.vue'
+import FormField from '../../shared/parts/FormField.vue'
 import { dayText } from '../../shared/words'
 import BenchCell from './BenchCell.vue'
 import FeltHand from './FeltHand.vue'
@@ -259,14 +260,9 @@ const unprotected = computed(() => lines.value.filter(({ worst }) => worst?.isUn
         No protective feeling in {{ unprotected.length }} {{ unprotected.length === 1 ? 'place' : 'places' }}:
         no heat, no cold, no tight wrap; skin looked at daily. Once saved, exercises follow it.
       </p>
-      <v-autocomplete
-        class="add"
-        label="Another place"
-        :model-value="null"
-        :items="choices"
-        hide-details
-        @update:model-value="add"
-      />
+      <FormField v-slot="{ id }" label="Another place">
+        <v-autocomplete :id="id" :model-value="null" :items="choices" @update:model-value="add" />
+      </FormField>
     </div>
     <ul ref="list">
       <li v-for="line in lines" :key="line.zones[0]">

@@ -7,6 +7,7 @@ import { useClinicApi } from '../../shared/api/clinicApi'
 import { messageAt } from '../../shared/api/problem'
 import { useCaseStore } from '../../shared/case/caseStore'
 import DialogForm from '../../shared/parts/DialogForm.vue'
+import FormField from '../../shared/parts/FormField.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { useSending } from '../../shared/parts/useSending'
 import { useBenchStore } from './benchStore'
@@ -78,12 +79,15 @@ const { problem, isSaving, save } = useSending(
       </button>
     </div>
     <TextInput v-model="form.words" label="What they want to do" :error="messageAt(problem, 'words')" />
-    <v-select
-      v-model="form.series"
-      label="Told by"
-      :items="measures"
-      :error-messages="messageAt(problem, 'series') ?? []"
-    />
+    <FormField v-slot="{ id, describedBy, isWrong }" label="Told by" :error="messageAt(problem, 'series')">
+      <v-select
+        :id="id"
+        v-model="form.series"
+        :items="measures"
+        :error="isWrong"
+        :aria-describedby="describedBy"
+      />
+    </FormField>
     <div class="pair">
       <TextInput
         v-model="form.target"

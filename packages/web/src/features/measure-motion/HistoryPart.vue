@@ -7,6 +7,7 @@ import { useClinicApi } from '../../shared/api/clinicApi'
 import { messageAt } from '../../shared/api/problem'
 import { useCaseStore } from '../../shared/case/caseStore'
 import DialogForm from '../../shared/parts/DialogForm.vue'
+import FormField from '../../shared/parts/FormField.vue'
 import ReasonDialog from '../../shared/parts/ReasonDialog.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { useSending } from '../../shared/parts/useSending'
@@ -80,12 +81,15 @@ async function left() {
       @send="save"
       @close="isAdding = false"
     >
-      <v-select
-        v-model="form.kind"
-        label="What"
-        :items="KINDS"
-        :error-messages="messageAt(problem, 'kind') ?? []"
-      />
+      <FormField v-slot="{ id, describedBy, isWrong }" label="What" :error="messageAt(problem, 'kind')">
+        <v-select
+          :id="id"
+          v-model="form.kind"
+          :items="KINDS"
+          :error="isWrong"
+          :aria-describedby="describedBy"
+        />
+      </FormField>
       <p v-if="isFall" class="care">
         After a fall or blow raise the flag on the Phase step as well: it holds everything until the hand is
         looked at.

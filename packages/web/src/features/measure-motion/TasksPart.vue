@@ -87,6 +87,7 @@ async function left() {
       :model-value="scoreOf(task.id)"
       :label="task.words"
       :labels="['cannot do it', 'as before']"
+      is-ability
       @update:model-value="score(task.id, $event)"
     />
     <p class="soft tabular">

@@ -1,12 +1,19 @@
 <script setup lang="ts">
 import { useId } from 'vue'
 
-/** Pain 0–10 as eleven targets. Nothing chosen is unknown, not 0. */
-defineProps<{ label: string; labels: readonly [string, string]; large?: boolean; error?: string | null }>()
+/** Pain, or what one can do, 0–10 as eleven targets. Nothing chosen is unknown, not 0. */
+const props = defineProps<{
+  label: string
+  labels: readonly [string, string]
+  large?: boolean
+  error?: string | null
+  /** More is better: no score stops anything. */
+  isAbility?: boolean
+}>()
 const value = defineModel<number | null>({ required: true })
 const name = useId()
 const scores = Array.from({ length: 11 }, (_, score) => score)
-const isStop = (score: number) => score >= 8
+const isStop = (score: number) => !props.isAbility && score >= 8
 </script>
 
 <template>
