@@ -16,6 +16,7 @@ import {
   type ReadingPlace,
   type WristMotion,
 } from '@pledge/core'
+import type { EvaluationAnswer } from '@pledge/contract'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useCaseStore } from '../../shared/case/caseStore'
@@ -155,7 +156,7 @@ const drawnMotion = ref<WristMotion | null>(null)
 function draw(place: ReadingPlace) {
   drawnMotion.value = isDrawn(place.measure) ? place.measure : null
 }
-const notes = computed(() => [...(cases.data?.evaluations ?? [])].reverse().filter(({ note }) => note !== ''))
+const visits = computed(() => [...(cases.data?.evaluations ?? [])].reverse())
 const isFlexorTendon = computed(() => /^(flexor-tendon|fpl)/.test(cases.data?.episode.conditionId ?? ''))
 const step = ref<HTMLElement>()
 /** Goes to a cell, opening what it stands in. */
@@ -188,6 +189,12 @@ function keyed(event: KeyboardEvent) {
 async function save() {
   if (!cases.data || !(await bench.save(cases.data.today))) return
   await Promise.all([cases.reload(), bench.lookUp()])
+  if (cases.data) bench.setRecorded(cases.data.evaluations)
+}
+async function correct(visit: EvaluationAnswer) {
+  if (!bench.amend(visit)) return
+  await nextTick()
+  step.value?.scrollIntoView({ block: 'start' })
 }
 </script>
 
@@ -308,11 +315,20 @@ async function save() {
             error of the goniometer is no change; the error is larger where another therapist took the last
             reading. Its figures are from memory.
           </p>
-          <details v-if="notes.length > 0" class="earlier">
-            <summary>Notes of earlier visits</summary>
-            <article v-for="one in notes" :key="one.id">
-              <h3>{{ dayText(one.evaluatedOn) }}</h3>
-              <p>{{ one.note }}</p>
+          <details v-if="visits.length > 0" class="earlier">
+            <summary>Earlier visits and their notes</summary>
+            <article v-for="one in visits" :key="one.id">
+              <h3>
+                {{ dayText(one.evaluatedOn) }}
+                <span class="soft"
+                  >{{ one.readings.length }} {{ one.readings.length === 1 ? 'reading' : 'readings' }}</span
+                >
+                <button type="button" class="text-button" @click="correct(one)">Correct it</button>
+              </h3>
+              <p v-for="earlier in one.before.filter(({ note }) => note !== '')" :key="earlier.id">
+                {{ earlier.note }}
+              </p>
+              <p v-if="one.note"><strong v-if="one.before.length > 0">Addendum:</strong> {{ one.note }}</p>
             </article>
           </details>
         </section>

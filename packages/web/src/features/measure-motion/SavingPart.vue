@@ -3,6 +3,7 @@ import { ANCHOR_WORDS } from '@pledge/core'
 import { useCaseStore } from '../../shared/case/caseStore'
 import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
+import { dayText } from '../../shared/words'
 import { useBenchStore } from './benchStore'
 import { visitNote } from './visitNote'
 
@@ -20,6 +21,7 @@ function writeFindings() {
     day,
     anchor: ANCHOR_WORDS[anchor],
     isFlexorTendon: props.isFlexorTendon,
+    tasks: bench.plan?.tasks ?? [],
   })
   bench.writeNote(bench.note.trim() === '' ? text : `${bench.note.trimEnd()}\n\n${text}`)
 }
@@ -27,18 +29,34 @@ function writeFindings() {
 
 <template>
   <section class="sheet saving">
+    <NoticeBox v-if="bench.amending" tone="care"
+      ><strong>Correcting {{ dayText(bench.amending.on) }}.</strong> What stands here takes the place of that
+      visit; the first version stays on record.</NoticeBox
+    >
     <TextInput
       :model-value="bench.note"
-      label="Note"
+      :label="bench.amending ? 'Addendum: what is corrected, and why' : 'Note'"
       long
       @update:model-value="bench.writeNote($event ?? '')"
     />
-    <button v-if="bench.readings.length > 0" type="button" class="text-button" @click="writeFindings">
+    <button
+      v-if="bench.readings.length > 0 && !bench.amending"
+      type="button"
+      class="text-button"
+      @click="writeFindings"
+    >
       Write the findings into it
     </button>
     <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
-      bench.saveState.name === 'asking' ? 'Save as typed' : 'Save the evaluation'
+      bench.saveState.name === 'asking'
+        ? 'Save as typed'
+        : bench.amending
+          ? 'Save the correction'
+          : 'Save the evaluation'
     }}</v-btn>
+    <button v-if="bench.amending" type="button" class="text-button" @click="bench.clear()">
+      Leave the visit as it was
+    </button>
     <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{ bench.saveState.message }}</NoticeBox>
     <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
       ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox

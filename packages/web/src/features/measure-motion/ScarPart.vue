@@ -55,7 +55,8 @@ const wrong = computed(() =>
   <p class="soft">0 as the skin around it, 10 the worst</p>
   <div class="grid">
     <label v-for="measure in [...RATED, ...SAID]" :key="measure"
-      ><span>{{ measureFacts(measure).label }}</span> <BenchCell :place="placeOf(measure)"
+      ><span class="name">{{ measureFacts(measure).label.replace('Scar: ', '') }}</span>
+      <BenchCell :place="placeOf(measure)"
     /></label>
   </div>
   <p v-for="message in wrong" :key="message" class="bad" role="alert">{{ message }}</p>
@@ -81,6 +82,12 @@ label {
   gap: 8px;
   align-items: center;
   font-size: 14px;
+}
+.name {
+  display: block;
+}
+.name::first-letter {
+  text-transform: uppercase;
 }
 p {
   font-size: 13.5px;

@@ -34,7 +34,9 @@ onBeforeUnmount(() => watcher?.disconnect())
 /** The visits with what is typed now as the last of them. */
 const visits = computed<Visit[]>(() => [
   ...bench.bench.visits,
-  ...(bench.readings.length > 0 ? [{ on: props.today, by: bench.bench.by, readings: bench.readings }] : []),
+  ...(bench.readings.length > 0
+    ? [{ on: bench.amending?.on ?? props.today, by: bench.bench.by, readings: bench.readings }]
+    : []),
 ])
 const all = computed(() => seriesOf(visits.value, bench.injured))
 const chosen = ref<string | null>(null)

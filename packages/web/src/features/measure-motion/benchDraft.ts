@@ -7,6 +7,12 @@ export interface BenchDraft {
   readonly id: string
   readonly typed: Readonly<Record<string, string>>
   readonly note: string
+  /** The visit it corrects; none: it is today's. */
+  readonly amends?: AmendedVisit
+}
+export interface AmendedVisit {
+  readonly id: string
+  readonly on: string
 }
 
 const keyOf = (episodeId: string, userId: string) => `pledge.bench.${episodeId}.${userId}`
@@ -23,7 +29,8 @@ function readDraft(text: string | null): BenchDraft | null {
     if (typeof draft.id !== 'string' || typeof draft.typed !== 'object') return null
     // A measure that a later version no longer has cannot be shown.
     const known = Object.entries(draft.typed).filter(([key]) => isMeasure(placeOfKey(key).measure))
-    return { id: draft.id, typed: Object.fromEntries(known), note: draft.note ?? '' }
+    const { id, note = '', amends } = draft
+    return { id, typed: Object.fromEntries(known), note, ...(amends ? { amends } : {}) }
   } catch {
     return null
   }

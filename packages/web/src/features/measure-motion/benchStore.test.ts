@@ -294,3 +294,52 @@ describe('saving', () => {
     expect(store.saveState.name).toBe('asking')
   })
 })
+
+describe('a visit that is corrected', () => {
+  const earlier = (id: string, evaluatedOn: string, deg: number): EvaluationAnswer => ({
+    ...visit([{ ...PIP, result: { extendedEndDeg: 0, flexedEndDeg: deg } }]),
+    id,
+    evaluatedOn,
+  })
+  const both = () => [earlier('a', '2031-04-01', 50), earlier('b', '2031-04-05', 70)]
+
+  it('comes back as it was typed, compared with the visits before it and locked by nothing of today', async () => {
+    const store = await bench(both(), plan({ locks: [lock({})] }))
+    expect(store.amend(both()[1]!)).toBe(true)
+    expect(store.textAt(PIP)).toBe('0/70')
+    expect(store.isLocked(PIP)).toBe(false)
+    expect(store.lastTyped(PIP)).toBe('0/50')
+    expect(store.wrong).toEqual([])
+  })
+
+  it('is stored for its own day under the visit it corrects, once it says why', async () => {
+    const store = await bench(both())
+    store.amend(both()[0]!)
+    store.type(PIP, '0/55')
+    addEvaluation.mockResolvedValue({ id: 'x' })
+    expect(await store.save('2031-04-11')).toBe(false)
+    expect(store.saveState).toMatchObject({ name: 'failed', message: expect.stringContaining('why') })
+    store.writeNote('Read off the wrong line.')
+    expect(await store.save('2031-04-11')).toBe(true)
+    expect(addEvaluation.mock.calls[0]![1]).toMatchObject({
+      amendsId: 'a',
+      evaluatedOn: '2031-04-01',
+      readings: [expect.objectContaining({ result: { extendedEndDeg: 0, flexedEndDeg: 55 } })],
+    })
+    // Back at today: the last visit is the later one.
+    expect([store.amending, store.lastTyped(PIP)]).toEqual([null, '0/70'])
+  })
+
+  it('waits until what is typed is saved or cleared, survives a reload, and can be left as it was', async () => {
+    const store = await bench(both())
+    store.type(PIP, '0/80')
+    expect(store.amend(both()[0]!)).toBe(false)
+    expect(store.textAt(PIP)).toBe('0/80')
+    store.clear()
+    expect(store.amend(both()[0]!)).toBe(true)
+    const again = await bench(both())
+    expect(again.amending).toEqual({ id: 'a', on: '2031-04-01' })
+    again.clear()
+    expect([again.amending, again.textAt(PIP), again.isTyped]).toEqual([null, '', false])
+  })
+})

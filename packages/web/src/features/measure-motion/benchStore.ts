@@ -1,6 +1,7 @@
 import {
   asTyped,
   bookOf,
+  DIGITS,
   digitFindings,
   digitHinges,
   hingeAt,
@@ -43,6 +44,7 @@ import {
   keptDraft,
   keptOrder,
   onOtherTab,
+  type AmendedVisit,
   type BenchDraft,
   type MeasuringOrder,
 } from './benchDraft'
@@ -71,6 +73,8 @@ export const useBenchStore = defineStore('bench', () => {
   /** Joints found absent at an earlier visit that somebody says are there. */
   const presentAgain = reactive(new Set<string>())
   const undoable = ref<{ key: string; before: string }[]>([])
+  const amending = ref<AmendedVisit | null>(null)
+  let recorded: readonly EvaluationAnswer[] = []
   let edited: { key: string; isKept: boolean } | null = null
   let episodeId = ''
   let id = ulid()
@@ -90,12 +94,9 @@ export const useBenchStore = defineStore('bench', () => {
     bench.value = {
       side: episode.side,
       by,
-      visits: evaluations.map(({ evaluatedOn, recordedBy, readings }) => ({
-        on: evaluatedOn,
-        by: recordedBy,
-        readings,
-      })),
+      visits: [],
     }
+    recorded = evaluations
     saveState.value = { name: 'editing' }
     undoable.value = []
     presentAgain.clear()
@@ -114,14 +115,68 @@ export const useBenchStore = defineStore('bench', () => {
   function stop() {
     deafen()
   }
+  /** A visit to correct: its readings and nothing of today. Refused while something of another visit is typed. */
+  function amend(visit: EvaluationAnswer): boolean {
+    if (isTyped.value)
+      return failed('Save or clear what is typed first: a correction takes the place of the whole bench.')
+    const { id: amended, evaluatedOn: on, readings } = visit
+    take({
+      id: ulid(),
+      typed: Object.fromEntries(readings.map((one) => [placeKey(one), asTyped(one.measure, one.result)])),
+      note: '',
+      amends: { id: amended, on },
+    })
+    shownDigits.value = DIGITS.filter(
+      (digit) => shownDigits.value.includes(digit) || readings.some((one) => one.digit === digit),
+    )
+    saveState.value = { name: 'editing' }
+    keep()
+    return true
+  }
+  /** Gives up what is typed: a correction, or the readings of today. */
+  function clear() {
+    keepDraft(episodeId, bench.value.by, null)
+    undoable.value = []
+    take(null)
+    saveState.value = { name: 'editing' }
+  }
+  const isTyped = computed(
+    () => amending.value !== null || note.value !== '' || Object.values(typed).some((text) => text !== ''),
+  )
+  /** What was measured before the visit that is typed: of a correction, the visits before that one. */
+  function countVisits() {
+    const at = recorded.findIndex(({ id: one }) => one === amending.value?.id)
+    const before = at < 0 ? recorded : recorded.slice(0, at)
+    bench.value = {
+      ...bench.value,
+      visits: before.map(({ evaluatedOn, recordedBy, readings }) => ({
+        on: evaluatedOn,
+        by: recordedBy,
+        readings,
+      })),
+    }
+  }
+  /** The visits as they are on record now. */
+  function setRecorded(evaluations: readonly EvaluationAnswer[]) {
+    recorded = evaluations
+    countVisits()
+  }
   function take(draft: BenchDraft | null) {
     for (const name of Object.keys(typed)) delete typed[name]
     Object.assign(typed, draft?.typed ?? {})
     note.value = draft?.note ?? ''
     id = draft?.id ?? ulid()
+    // Somebody else may have corrected it meanwhile: then what was typed is a visit of today.
+    amending.value = recorded.some(({ id: one }) => one === draft?.amends?.id) ? draft!.amends! : null
+    countVisits()
   }
   function keep() {
-    keepDraft(episodeId, bench.value.by, { id, typed: { ...typed }, note: note.value })
+    keepDraft(episodeId, bench.value.by, {
+      id,
+      typed: { ...typed },
+      note: note.value,
+      ...(amending.value ? { amends: amending.value } : {}),
+    })
   }
   function setOrder(next: MeasuringOrder) {
     order.value = next
@@ -240,7 +295,8 @@ export const useBenchStore = defineStore('bench', () => {
     return found
   })
   function locksAt({ measure, digit, side, kind }: ReadingPlace): Lock[] {
-    if (side !== injured.value) return []
+    // What was measured once is corrected whatever may be measured today.
+    if (side !== injured.value || amending.value) return []
     return (locksByMeasure.value.get(measure) ?? []).filter(
       (lock) =>
         lock.kind === kind && (lock.digits === null || (digit !== null && lock.digits.includes(digit))),
@@ -320,20 +376,27 @@ export const useBenchStore = defineStore('bench', () => {
     const isAnswered = saveState.value.name === 'asking'
     if (wrong.value.length > 0)
       return failed('Not saved: a reading marked in red cannot be. Correct it first.')
+    if (amending.value && note.value.trim() === '')
+      return failed('Say in the note what is corrected, and why.')
     if (readings.value.length === 0) return failed('Nothing is measured yet.')
     if (asks.value.length > 0 && !isAnswered) {
       saveState.value = { name: 'asking', asks: asks.value }
       return false
     }
     saveState.value = { name: 'saving' }
+    const visit = {
+      id,
+      evaluatedOn: amending.value?.on ?? evaluatedOn,
+      note: note.value,
+      readings: readings.value,
+    }
+    const amends = amending.value
     try {
-      await api.addEvaluation(episodeId, { id, evaluatedOn, note: note.value, readings: readings.value })
-      const visit = { on: evaluatedOn, by: bench.value.by, readings: readings.value }
-      keepDraft(episodeId, bench.value.by, null)
+      await api.addEvaluation(episodeId, { ...visit, amendsId: amends?.id ?? null })
       // What is typed from here on is another visit; these readings are the last ones now.
-      bench.value = { ...bench.value, visits: [...bench.value.visits, visit] }
-      undoable.value = []
-      take(null)
+      const stored = { ...visit, recordedBy: bench.value.by, before: [] }
+      recorded = amends ? recorded.map((one) => (one.id === amends.id ? stored : one)) : [...recorded, stored]
+      clear()
       saveState.value = { name: 'saved', readings: visit.readings.length }
       return true
     } catch (error) {
@@ -366,7 +429,12 @@ export const useBenchStore = defineStore('bench', () => {
     gridOrder,
     wrong,
     asks,
+    amending,
+    isTyped,
     start,
+    amend,
+    clear,
+    setRecorded,
     lookUp,
     stop,
     setOrder,

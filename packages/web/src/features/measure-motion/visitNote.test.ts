@@ -9,7 +9,13 @@ const typed = (all: Record<string, string>): Reading[] =>
     if (cell.name !== 'read') throw new Error(`${key} is ${cell.name}`)
     return { ...place, result: cell.result }
   })
-const head = { day: 46, anchor: 'surgery', isFlexorTendon: true }
+const TASK = '01J00000000000000000000001'
+const head = {
+  day: 46,
+  anchor: 'surgery',
+  isFlexorTendon: true,
+  tasks: [{ id: TASK, words: 'Open the jar' }],
+}
 const bench = {
   side: 'left' as const,
   by: 'noor',
@@ -47,6 +53,24 @@ describe('the note of a visit', () => {
       'Other side: 1 reading taken.',
     ])
     expect(note).toContain('PIP: contracture 10° and lag 15°')
+  })
+  it('tells in words what was looked at and felt, and their own tasks by name', () => {
+    const readings = typed({
+      'wound..left.': '2',
+      'filament..left..index.tip.front.ulnar': 'n',
+      'filament..left..thumb.tip.front.radial': '2.83',
+      'twoPoint..left..index.tip.front.ulnar': '6',
+      'scarStiffness..left.': '4',
+      [`task....${TASK}`]: '3',
+    })
+    expect(visitNote(readings, bench, head).split('\n')).toEqual([
+      'Day 46 since surgery.',
+      'Scar: stiffness 4 of 10.',
+      'Wound or cut: open, clean.',
+      'Lightest filament felt: thumb, tip, palm side, outer half 2.83 (normal); index finger, tip, palm side, little-finger half (none felt).',
+      'Two points, resting: index finger, tip, palm side, little-finger half 6 mm (fair).',
+      '“Open the jar”: 3 of 10.',
+    ])
   })
   it('says nothing that was not measured', () => {
     expect(visitNote(typed({ 'painRest...': '1' }), bench, head)).toBe(
