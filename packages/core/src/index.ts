@@ -277,3 +277,5 @@ export {
 export { criteriaOfCase } from './verdict/criteriaOfCase.js'
 export { withListed } from './catalogue/listedWeeks.js'
 export { assessCaseFile, type CaseAssessment, type CaseVerdict } from './exchange/caseFile.js'
+export * from './exchange/device/deviceLine.js'
+export * from './exchange/device/deviceReceiver.js'
