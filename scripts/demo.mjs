@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { clinicEnvironment, prepareClinic, refuseBusyPort, startServer } from './lib/clinic.mjs'
-import { startDatabase } from './lib/database.mjs'
+import { clinicEnvironment, prepareClinic, refuseBusyPort, startDevices, startServer } from './lib/clinic.mjs'
+import { freePort, startDatabase } from './lib/database.mjs'
 import { build, installModules, installPrograms, refuseFullDisk, varDirectory } from './lib/install.mjs'
 import { Refusal, run, say } from './lib/say.mjs'
 
@@ -18,6 +18,7 @@ async function main() {
   const directory = join(varDirectory, 'demo')
   let database
   let server
+  let devices
   let isStopping = false
   const stop = async () => {
     if (isStopping) return
@@ -25,6 +26,7 @@ async function main() {
     process.stdout.write('\n')
     say('stopping')
     await server?.stop()
+    await devices?.stop()
     await database?.stop()
     process.exit(0)
   }
@@ -38,12 +40,15 @@ async function main() {
     say('preparing the clinic')
     const { notes, signIns } = await prepareClinic(database, environment)
     for (const note of notes) say(note)
+    devices = await startDevices(await freePort())
+    environment.PLEDGE_DEVICES_URL = `ws://127.0.0.1:${devices.port}`
     server = await startServer(environment)
     server.child.removeAllListeners('exit')
     server.child.once('exit', () => void stop())
-    announce(port, signIns)
+    announce(port, signIns, devices.port)
   } catch (error) {
     await server?.stop()
+    await devices?.stop()
     await database?.stop()
     throw error
   }
@@ -57,13 +62,15 @@ async function reset(directory) {
   rmSync(directory, { recursive: true, force: true })
 }
 
-function announce(port, { users, phone }) {
+function announce(port, { users, phone }, devicesPort) {
   const address = `http://127.0.0.1:${port}`
   process.stdout.write(`
   Pledge is ready:  ${address}
 
   ${users.map((user) => `${user.role.padEnd(10)} ${user.login.padEnd(8)} ${user.password.padEnd(18)} ${user.name}`).join('\n  ')}
 ${phone ? `\n  patient's phone:  ${address}/phone   code ${phone.code} for ${phone.patient} (once, within 30 minutes)\n` : ''}
+  simulated devices: http://127.0.0.1:${devicesPort} (a goniometer and a dynamometer one plays oneself)
+
   No clinician has reviewed the rules in Pledge. It defers to the surgeon and to licensed practice.
   Ctrl-C stops everything it started.
 `)

@@ -20,4 +20,5 @@ export function prepareClinic(
   database: PrivateDatabase,
   environment: Environment,
 ): Promise<{ notes: string[]; signIns: SignIns }>
+export function startDevices(port: number): Promise<RunningServer>
 export function startServer(environment: Environment, options?: { entry?: string[] }): Promise<RunningServer>

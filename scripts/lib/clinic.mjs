@@ -61,6 +61,23 @@ export async function prepareClinic(database, environment) {
   return { notes: lines.slice(0, -1), signIns: JSON.parse(lines.at(-1)) }
 }
 
+/** Starts the simulated devices of the demo and waits until they listen; `port` 0 takes any that is free. */
+export function startDevices(port) {
+  const env = { ...process.env, PLEDGE_DEVICES_PORT: String(port) }
+  return new Promise((resolve, reject) => {
+    const child = spawn('node', ['packages/standins/dist/main.js'], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    })
+    child.stdout.on('data', (chunk) => {
+      const found = /devices (\d+)/.exec(String(chunk))
+      if (found) resolve({ child, port: Number(found[1]), stop: () => stopChild(child) })
+    })
+    child.once('exit', (code) => reject(new Refusal(`The simulated devices stopped (exit code ${code}).`)))
+  })
+}
+
 /** Starts the built server and waits until it listens. */
 export function startServer(environment, { entry = ['packages/server/dist/server.js'] } = {}) {
   const { PLEDGE_DB_OWNER: _owner, PLEDGE_DB_OWNER_PASSWORD: _password, ...appOnly } = environment

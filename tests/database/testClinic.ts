@@ -18,6 +18,7 @@ const SETTINGS: AppSettings = {
   clinic: { name: 'Test clinic', timeZone: TIME_ZONE, phone: '555 0100', outOfHours: '555 0199' },
   sessionSecret: 'a secret of the tests that is long enough',
   isSecure: false,
+  devicesUrl: null,
   limits: { signInPerMinute: 1000, pairingPerMinute: 1000, requestsPerMinute: 100_000 },
 }
 

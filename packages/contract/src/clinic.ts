@@ -8,6 +8,8 @@ export const session = obj({
   csrfToken: str,
   clinic: obj({ name: str, timeZone: str }),
   today: str,
+  /** Where measuring devices are reached over the network. */
+  devicesUrl: maybe(str),
 })
 export type SessionAnswer = Static<typeof session>
 

@@ -11,6 +11,7 @@ export interface AppSettings {
   readonly clinic: ClinicSettings
   readonly sessionSecret: string
   readonly isSecure: boolean
+  readonly devicesUrl: string | null
   readonly limits: {
     readonly signInPerMinute: number
     readonly pairingPerMinute: number

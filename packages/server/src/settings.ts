@@ -8,6 +8,8 @@ export interface Settings {
   readonly database: { host: string; port: number; name: string; user: string; password: string }
   /** A fixed day for demonstrations and tests; `null` = the clock. */
   readonly today: string | null
+  /** Where measuring devices are reached over the network, as `ws://127.0.0.1:8091`; `null`: at a port of the browser only. */
+  readonly devicesUrl: string | null
 }
 
 export interface ClinicSettings {
@@ -50,6 +52,10 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
   const today = env['PLEDGE_TODAY']?.trim() || null
   if (today !== null && !/^\d{4}-\d{2}-\d{2}$/.test(today))
     problems.push('PLEDGE_TODAY: a date as 2031-04-11, or nothing')
+  const devicesUrl = env['PLEDGE_DEVICES_URL']?.trim() || null
+  // Unencrypted only within this machine: a reading may not be changed on its way.
+  if (devicesUrl !== null && !/^(wss:\/\/[\w.-]+|ws:\/\/(127\.0\.0\.1|localhost))(:\d+)?$/.test(devicesUrl))
+    problems.push('PLEDGE_DEVICES_URL: wss://host:port, or ws://127.0.0.1:port on this machine; or nothing')
   const settings: Settings = {
     port: port('PORT', 'the port to listen on'),
     host: env['PLEDGE_HOST']?.trim() || '127.0.0.1',
@@ -72,6 +78,7 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
       password: text('PLEDGE_DB_PASSWORD', 'its password'),
     },
     today,
+    devicesUrl,
   }
   if (problems.length > 0)
     throw new SettingError(

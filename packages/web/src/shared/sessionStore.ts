@@ -17,12 +17,14 @@ export const useSessionStore = defineStore('session', () => {
   const user = ref<SessionAnswer['user']>(null)
   const clinic = ref<SessionAnswer['clinic']>({ name: '', timeZone: 'UTC' })
   const today = ref('')
+  const devicesUrl = ref<string | null>(null)
   const openCases = ref<OpenCase[]>([])
 
   function take(answer: SessionAnswer) {
     user.value = answer.user
     clinic.value = answer.clinic
     today.value = answer.today
+    devicesUrl.value = answer.devicesUrl
   }
   async function load() {
     take(await api.session())
@@ -44,5 +46,5 @@ export const useSessionStore = defineStore('session', () => {
   function closeTab(id: string) {
     openCases.value = openCases.value.filter((one) => one.id !== id)
   }
-  return { user, clinic, today, openCases, load, signIn, signOut, keepTab, closeTab }
+  return { user, clinic, today, devicesUrl, openCases, load, signIn, signOut, keepTab, closeTab }
 })

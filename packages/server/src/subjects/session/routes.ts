@@ -17,7 +17,13 @@ export const session: FastifyPluginAsync<AppContext> = async (app, context) => {
     const { userId } = request.session
     const known = userId ? await data.users.byId(userId) : null
     const user = known?.isActive ? { id: known.id, name: known.name, role: known.role } : null
-    return { user, csrfToken: reply.generateCsrf(), clinic, today: todayOf(context) }
+    return {
+      user,
+      csrfToken: reply.generateCsrf(),
+      clinic,
+      today: todayOf(context),
+      devicesUrl: settings.devicesUrl,
+    }
   })
 
   serve(
@@ -41,6 +47,7 @@ export const session: FastifyPluginAsync<AppContext> = async (app, context) => {
         csrfToken: reply.generateCsrf(),
         clinic,
         today: todayOf(context),
+        devicesUrl: settings.devicesUrl,
       }
     },
     {

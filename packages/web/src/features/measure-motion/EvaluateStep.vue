@@ -24,6 +24,7 @@ import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import { useSessionStore } from '../../shared/sessionStore'
 import { dayText } from '../../shared/words'
 import { useBenchStore } from './benchStore'
+import DevicePart from './device/DevicePart.vue'
 import DigitGrid from './DigitGrid.vue'
 import DrawnHand from './DrawnHand.vue'
 import { isDrawn } from './drawnReading'
@@ -103,6 +104,12 @@ function open(part: string) {
 const asked = computed(
   () => new Set((bench.plan?.items ?? []).flatMap(({ places }) => places.map(({ measure }) => measure))),
 )
+/** What something is typed of, be it a reading or not yet one: its part stays open. */
+const typedMeasures = computed(() => [
+  ...new Set(
+    Object.entries(bench.typed).flatMap(([key, text]) => (text === '' ? [] : [placeOfKey(key).measure])),
+  ),
+])
 /** Open where the case asks for it, something stands in it, or somebody opened it. */
 const openParts = computed(
   () =>
@@ -111,7 +118,7 @@ const openParts = computed(
         ({ id, measures }) =>
           opened.value.has(id) ||
           measures.some((measure) => asked.value.has(measure)) ||
-          bench.readings.some(({ measure }) => measures.includes(measure)),
+          typedMeasures.value.some((measure) => measures.includes(measure)),
       ).map(({ id }) => id),
     ),
 )
@@ -217,6 +224,7 @@ async function correct(visit: EvaluationAnswer) {
       </div>
       <div class="middle">
         <section class="sheet bench">
+          <DevicePart />
           <template v-if="bench.shownDigits.length > 0">
             <header>
               <h2>Fingers and thumb</h2>

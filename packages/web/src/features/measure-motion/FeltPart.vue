@@ -167,6 +167,7 @@ const choices = computed(() =>
 const list = ref<HTMLElement>()
 async function add(zone: Zone | null) {
   if (!zone) return
+  // The list begins anew with each place, and gives the focus to its cell.
   added.value = [...added.value, zone]
   await nextTick()
   list.value?.querySelector<HTMLInputElement>(`[data-place="${placeKey(placeAt(zone))}"]`)?.focus()
@@ -261,7 +262,13 @@ const unprotected = computed(() => lines.value.filter(({ worst }) => worst?.isUn
         no heat, no cold, no tight wrap; skin looked at daily. Once saved, exercises follow it.
       </p>
       <FormField v-slot="{ id }" label="Another place">
-        <v-autocomplete :id="id" :model-value="null" :items="choices" @update:model-value="add" />
+        <v-autocomplete
+          :id="id"
+          :key="added.length"
+          :model-value="null"
+          :items="choices"
+          @update:model-value="add"
+        />
       </FormField>
     </div>
     <ul ref="list">

@@ -19,6 +19,7 @@ import {
   resultAt,
   typedReading,
   type Bench,
+  type DeviceKind,
   type Digit,
   type DigitFindings,
   type HingeResult,
@@ -189,9 +190,35 @@ export const useBenchStore = defineStore('bench', () => {
   function enter(place: ReadingPlace) {
     edited = { key: placeKey(place), isKept: false }
     entered.value = placeKey(place)
+    aimed.value = place
   }
   function leave() {
     entered.value = null
+  }
+  /** The cell a device fills: the one somebody was in last. */
+  const aimed = ref<ReadingPlace | null>(null)
+  /**
+   * Takes a reading of a device into the cell one is in: into a hinge one end after the other, into trials the next one.
+   *
+   * @returns what was taken and where, or why it was not
+   */
+  function fill(device: DeviceKind, value: number): { isTaken: boolean; text: string } {
+    const place = aimed.value
+    if (!place) return { isTaken: false, text: 'Stand in a cell first, then measure.' }
+    const { unit, shape, label } = measureFacts(place.measure)
+    if (unit !== (device === 'goniometer' ? 'degrees' : 'kgf'))
+      return { isTaken: false, text: `${label} is not measured with a ${device}. Stand in another cell.` }
+    if (isLocked(place)) return { isTaken: false, text: `${label} is locked today.` }
+    const before = textAt(place)
+    const text =
+      shape === 'hinge'
+        ? nextEnd(before, value)
+        : shape === 'trials'
+          ? nextTrial(before, value)
+          : String(value)
+    enter(place)
+    type(place, text)
+    return { isTaken: true, text: `${placeWords(place)}: ${text}.` }
   }
   /** What is wrong with a cell that was left; `null`: nothing, or still being typed. */
   function wrongAt(place: ReadingPlace) {
@@ -456,9 +483,25 @@ export const useBenchStore = defineStore('bench', () => {
     numbersAt,
     hingesAt,
     otherAngle,
+    fill,
     save,
   }
 })
+
+/** One end of a hinge, then the other: the smaller is how far it straightens. A full cell begins anew. */
+function nextEnd(before: string, deg: number): string {
+  const first = /^(-?\d+)\/$/.exec(before)
+  if (!first) return `${deg}/`
+  const ends = [Number(first[1]), deg].sort((a, b) => a - b)
+  return ends.join('/')
+}
+
+const TRIALS = 3
+/** Three trials, then anew. */
+function nextTrial(before: string, kgf: number): string {
+  const trials = before.split(/[\s/;]+/).filter(Boolean)
+  return [...(trials.length < TRIALS ? trials : []), kgf.toFixed(1)].join(' ')
+}
 
 function hingePlaces(digits: readonly Digit[], side: Side, kind: ReadingKind): ReadingPlace[] {
   return digits.flatMap((digit) => hingesOf(digit).map((measure) => ({ measure, digit, side, kind })))

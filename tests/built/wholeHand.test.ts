@@ -1,0 +1,113 @@
+import type { Page } from 'puppeteer-core'
+import { afterAll, beforeAll, expect, inject, it } from 'vitest'
+import { fill, joinBrowser, openPage, press, reads, signIn } from '../../scripts/lib/browser.mjs'
+import { expectAccessible } from './accessible.js'
+import { benchOf } from './clinicPage.js'
+
+/** What the bench measures besides joints, and devices that fill a cell, in a real browser. */
+const { browser, signIns, url, devicesUrl } = inject('built')
+const noor = signIns.users.find((one) => one.login === 'noor')!
+let started: Awaited<ReturnType<typeof joinBrowser>>
+let page: Page
+const failures: string[] = []
+
+beforeAll(async () => {
+  started = await joinBrowser(browser)
+  page = await openPage(started.browser, { width: 1280, height: 800 })
+  page.on('pageerror', (error) => failures.push(String(error)))
+  await signIn(page, url, noor.login, noor.password)
+})
+afterAll(async () => {
+  expect(failures).toEqual([])
+  await started.close()
+})
+
+const cell = (key: string) => `input[data-place="${key}"]`
+const valueIn = (key: string) => page.$eval(cell(key), (node) => (node as HTMLInputElement).value)
+
+it(
+  'a device fills the cell one is in, and a bad measurement is refused with its reason',
+  { timeout: 90_000 },
+  async () => {
+    await benchOf(page, url, 'STIFF', 61)
+    const play = (sent: object) =>
+      fetch(`${devicesUrl}/play`, {
+        method: 'POST',
+        body: JSON.stringify({ kind: 'goniometer', unit: 'deg', ...sent }),
+      })
+    const pip = 'pip.ring.left.active'
+    if (!(await page.$(cell(pip)))) await press(page, 'ring')
+    await press(page, 'goniometer')
+    await reads(page, 'goniometer SG-01')
+    await page.focus(cell(pip))
+    await play({ scenario: 'steady', target: 12, isPressed: true })
+    await reads(page, 'ring PIP, left, active: 12/.')
+    // The host asks just as well; the cell keeps the focus, and the other end goes beside the first.
+    await play({ scenario: 'steady', target: 80 })
+    await press(page, 'Read')
+    await reads(page, 'ring PIP, left, active: 12/80.')
+    expect(await valueIn(pip)).toBe('12/80')
+    await play({ scenario: 'drift', target: 40, isPressed: true })
+    await reads(page, 'Not taken. The reading drifted')
+    await play({ scenario: 'wrongDevice', target: 40 })
+    await reads(page, 'another device')
+    expect(await valueIn(pip)).toBe('12/80')
+    await play({ scenario: 'cut', target: 40 })
+    await press(page, 'goniometer')
+    await reads(page, 'goniometer SG-01')
+    await press(page, 'Read')
+    await reads(page, 'connection broke')
+    await play({ scenario: 'steady', target: 40 })
+  },
+)
+
+it('skin, scar, own tasks and a goal, and a visit that is corrected', { timeout: 90_000 }, async () => {
+  await benchOf(page, url, 'STIFF', 61)
+  // What the skin feels, by keyboard: a place from the list, a marking in its cell.
+  await press(page, 'what the skin feels')
+  await page.waitForSelector('.felt [data-figure=drawn], .felt[data-figure=drawn]')
+  await page.focus('.told .v-autocomplete input')
+  await page.keyboard.type('index finger, tip, palm')
+  await page.waitForSelector('.v-overlay--active .v-list-item')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  const touch = 'filament..left..index.tip.front.radial'
+  await page.waitForFunction(
+    (at) => (document.activeElement as HTMLElement).dataset['place'] === at,
+    {},
+    touch,
+  )
+  await page.keyboard.type('4.56')
+  await reads(page, 'No protective feeling in 1 place')
+  await press(page, 'own tasks')
+  await fill(page, 'A task, in their words', 'Open the jar of coffee')
+  await press(page, 'Add')
+  await page.waitForSelector('.task label:nth-of-type(4)')
+  await page.click('.task label:nth-of-type(4)')
+  await expectAccessible(page, 'bench with skin and tasks')
+  await press(page, 'Save the evaluation')
+  await reads(page, 'Saved: 2 readings.')
+
+  await press(page, 'Set a goal')
+  await press(page, 'Open the jar of coffee 6 of 10 or more')
+  await expectAccessible(page, 'goal')
+  await press(page, 'Set it')
+  await reads(page, 'At 3 of 10; needs +')
+
+  // Now heat and wraps know of it.
+  await page.goto(page.url().replace('/evaluate', '/phase'), { waitUntil: 'networkidle0' })
+  await reads(page, 'index finger, tip, palm side, thumb half: loss of protective sensation')
+  await page.goto(page.url().replace('/phase', '/evaluate'), { waitUntil: 'networkidle0' })
+  await page.waitForSelector('.earlier summary')
+  await page.click('.earlier summary')
+  await press(page, 'Correct it')
+  await reads(page, 'Correcting')
+  await page.$eval(cell(touch), (node) => (node as HTMLInputElement).select())
+  await page.keyboard.type('2.83')
+  await fill(page, 'Addendum: what is corrected, and why', 'Read the wrong handle.')
+  await press(page, 'Save the correction')
+  await reads(page, 'Saved: 2 readings.')
+  await page.goto(page.url().replace('/evaluate', '/phase'), { waitUntil: 'networkidle0' })
+  await reads(page, 'Health that bars exercises')
+  expect(await page.evaluate(() => document.body.innerText)).not.toContain('loss of protective sensation')
+})
