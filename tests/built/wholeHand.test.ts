@@ -1,8 +1,11 @@
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import type { Page } from 'puppeteer-core'
 import { afterAll, beforeAll, expect, inject, it } from 'vitest'
 import { fill, joinBrowser, openPage, press, reads, signIn } from '../../scripts/lib/browser.mjs'
 import { expectAccessible } from './accessible.js'
-import { benchOf } from './clinicPage.js'
+import { benchOf, daysAgo } from './clinicPage.js'
 
 /** What the bench measures besides joints, and devices that fill a cell, in a real browser. */
 const { browser, signIns, url, devicesUrl } = inject('built')
@@ -111,3 +114,36 @@ it('skin, scar, own tasks and a goal, and a visit that is corrected', { timeout:
   await reads(page, 'Health that bars exercises')
   expect(await page.evaluate(() => document.body.innerText)).not.toContain('loss of protective sensation')
 })
+
+it(
+  'readings come from a file, each row as it was understood, and none twice',
+  { timeout: 60_000 },
+  async () => {
+    await benchOf(page, url, 'STIFF', 61)
+    const day = daysAgo(5)
+    const file = join(mkdtempSync(join(tmpdir(), 'pledge-')), 'readings.csv')
+    const rows = [
+      'Date;Joint;Finger;Side;Kind;Value;Extension;Flexion',
+      `${day};PIP;ring;left;active;;-15;80`,
+      `${day};grip;;left;;"31,5 29";;`,
+      `${day};PIP;ring;left;passive;85/10;;`,
+    ]
+    writeFileSync(file, `\uFEFF${rows.join('\r\n')}\r\n`)
+    const choose = async () => {
+      await press(page, 'Readings from a file')
+      const input = (await page.waitForSelector('input[type=file]'))!
+      await input.uploadFile(file)
+    }
+    await choose()
+    await reads(page, 'Row 2: Say which sign of extension means that it lacks.')
+    await press(page, '−15 lacks 15°')
+    await reads(page, 'ring PIP, left, active 15/80')
+    await reads(page, 'were the two swapped?')
+    await expectAccessible(page, 'import')
+    await press(page, 'Take 2 readings of 1 day')
+    await page.waitForFunction(() => !document.querySelector('input[type=file]'))
+    await choose()
+    // Mapped once; what is on record is not taken twice.
+    await reads(page, '0 new, 2 on record already, 1 that cannot be taken.')
+  },
+)

@@ -31,6 +31,7 @@ import { isDrawn } from './drawnReading'
 import FeltPart from './FeltPart.vue'
 import GoalsPart from './GoalsPart.vue'
 import HistoryPart from './HistoryPart.vue'
+import ImportDialog from './ImportDialog.vue'
 import LockNotes from './LockNotes.vue'
 import LookPart from './LookPart.vue'
 import NumberTable from './NumberTable.vue'
@@ -198,6 +199,12 @@ async function save() {
   await Promise.all([cases.reload(), bench.lookUp()])
   if (cases.data) bench.setRecorded(cases.data.evaluations)
 }
+const isImporting = ref(false)
+async function imported() {
+  isImporting.value = false
+  await Promise.all([cases.reload(), bench.lookUp()])
+  if (cases.data) bench.setRecorded(cases.data.evaluations)
+}
 async function correct(visit: EvaluationAnswer) {
   if (!bench.amend(visit)) return
   await nextTick()
@@ -323,6 +330,10 @@ async function correct(visit: EvaluationAnswer) {
             error of the goniometer is no change; the error is larger where another therapist took the last
             reading. Its figures are from memory.
           </p>
+          <button type="button" class="text-button import" @click="isImporting = true">
+            Readings from a file
+          </button>
+          <ImportDialog v-if="isImporting" @done="imported" @close="isImporting = false" />
           <details v-if="visits.length > 0" class="earlier">
             <summary>Earlier visits and their notes</summary>
             <article v-for="one in visits" :key="one.id">
@@ -419,6 +430,9 @@ h2 {
   background: none;
   color: var(--teal);
   font: inherit;
+}
+.import {
+  margin-top: 8px;
 }
 .earlier {
   margin-top: 10px;

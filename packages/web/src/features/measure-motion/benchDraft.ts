@@ -1,6 +1,6 @@
 /* eslint-disable no-restricted-globals -- What was typed and not yet stored may not be lost with the network or the session. It holds
    numbers under the ids of episode and user, no name, and is forgotten once it is saved. */
-import { isMeasure, placeOfKey } from '@pledge/core'
+import { isMeasure, placeOfKey, type ReadingMapping } from '@pledge/core'
 
 /** Readings that were typed and not yet saved: kept on this machine, so that reload, lost session and lost network lose none. */
 export interface BenchDraft {
@@ -64,4 +64,17 @@ export function keptOrder(): MeasuringOrder {
 }
 export function keepOrder(order: MeasuringOrder): void {
   localStorage.setItem(ORDER_KEY, order)
+}
+
+const MAPPING_KEY = 'pledge.bench.columns.'
+/** How the columns of a file with this header were mapped before, on this machine; `null`: never. */
+export function keptMapping(header: readonly string[]): ReadingMapping | null {
+  try {
+    return JSON.parse(localStorage.getItem(MAPPING_KEY + header.join('|')) ?? 'null') as ReadingMapping | null
+  } catch {
+    return null
+  }
+}
+export function keepMapping(header: readonly string[], mapping: ReadingMapping): void {
+  localStorage.setItem(MAPPING_KEY + header.join('|'), JSON.stringify(mapping))
 }
