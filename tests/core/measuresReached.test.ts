@@ -13,8 +13,8 @@ const filesUnder = (directory: string): string[] =>
     .filter((entry) => entry.isFile() && /\.(ts|vue)$/.test(entry.name) && !entry.name.includes('.test.'))
     .map((entry) => join(entry.parentPath, entry.name))
 const textOf = (file: string) => readFileSync(file, 'utf8')
-/** Without comments: a name told in a sentence is not used. */
-const codeOf = (file: string) => textOf(file).replace(/\/\*[\s\S]*?\*\/|(^|\s)\/\/.*$/gm, '')
+/** Without comments and texts: a name told in a sentence is not used. */
+const codeOf = (file: string) => textOf(file).replace(/\/\*[\s\S]*?\*\/|(^|\s)\/\/.*$|'[^'\n]*'/gm, '')
 
 const core = filesUnder('packages/core/src').filter(
   (file) => !file.includes('/exchange/') && !file.endsWith('core/src/index.ts'),
