@@ -34,7 +34,8 @@ const declared = core
 const codes = new Map(core.map((file) => [file, codeOf(file)]))
 
 function reached(): Set<string> {
-  const uses = (code: string, name: string) => new RegExp(`\\b${name}\\b`).test(code)
+  // A key of that name is another thing.
+  const uses = (code: string, name: string) => new RegExp(`\\b${name}\\b(?!:)`).test(code)
   const found = new Set(declared.filter(({ name }) => uses(outside, name)).map(({ name }) => name))
   // Rooms above the measures are on screens through their own functions.
   const above = core
