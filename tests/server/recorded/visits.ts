@@ -326,6 +326,37 @@ export async function clinicDay(clinic: TestClinic): Promise<RecordedAnswer[]> {
   await noorAsks('GET', '/api/library/protocols/EXT34-SAM')
   await noorAsks('GET', '/api/caseload')
   await leadAsks('GET', '/api/audit')
+  // What the patient wants to do again, and what happened to the hand.
+  const aims = [
+    ['tasks', { id: newId(), words: 'Tie the apron behind my back' }],
+    [
+      'goals',
+      {
+        id: newId(),
+        words: 'Push a door open',
+        series: 'wristFlexion..left.active',
+        target: 40,
+        dueOn: '2031-06-06',
+      },
+    ],
+    [
+      'events',
+      {
+        id: newId(),
+        kind: 'injection',
+        happenedOn: '2031-03-01',
+        words: 'Steroid',
+        givenBy: 'Dr. P. Hallam-Ito',
+      },
+    ],
+  ] as const
+  for (const [what, row] of aims) await noorAsks('POST', `/api/episodes/${id}/${what}`, row)
+  await noorAsks('GET', `/api/episodes/${id}/bench`)
+  for (const [what, row] of aims)
+    await noorAsks('POST', `/api/episodes/${id}/${what}/${row.id}/withdrawal`, {
+      id: newId(),
+      why: 'For another patient',
+    })
   await noorAsks('GET', '/api/no-such-route')
   await noorAsks('DELETE', '/api/session')
   await noorAsks('GET', '/api/caseload')
