@@ -72,9 +72,14 @@ const said = computed(() => {
   }
 })
 
+/** The goal that is told by this measure: where it has to be, and by when. */
+const goal = computed(() => bench.plan?.goals.find((one) => one.series === series.value?.id) ?? null)
 const scale = computed(() => ribbonScale(daysBetween(props.dayZeroOn, props.today), width.value, LABEL_WIDTH))
 const span = computed(() => {
-  const values = (series.value?.points ?? []).map(({ value }) => value)
+  const values = [
+    ...(series.value?.points ?? []).map(({ value }) => value),
+    ...(goal.value ? [goal.value.target] : []),
+  ]
   const reach = course.value?.whisker ?? 0
   const [low, high] = [Math.min(...values) - reach, Math.max(...values) + reach]
   const step = [1, 2, 5, 10, 20, 50, 100, 200].find((one) => (high - low) / one <= 4) ?? 500
@@ -143,6 +148,21 @@ const lines = computed(() => {
             :y2="y(mark.value + course.whisker)"
             class="whisker"
           />
+        </g>
+        <g v-if="goal" class="goal">
+          <line
+            :x1="LABEL_WIDTH"
+            :x2="scale.x(daysBetween(dayZeroOn, goal.dueOn))"
+            :y1="y(goal.target)"
+            :y2="y(goal.target)"
+          />
+          <circle :cx="scale.x(daysBetween(dayZeroOn, goal.dueOn))" :cy="y(goal.target)" r="4" />
+          <text
+            :x="Math.min(width - 60, scale.x(daysBetween(dayZeroOn, goal.dueOn)) + 8)"
+            :y="y(goal.target) + 4"
+          >
+            goal
+          </text>
         </g>
         <path :d="path" class="line" />
         <g v-for="(mark, at) in marks" :key="at">
@@ -231,6 +251,18 @@ text {
 .today {
   stroke: var(--teal);
   stroke-width: 1.5;
+}
+.goal line {
+  stroke: var(--moss);
+  stroke-width: 1.5;
+  stroke-dasharray: 6 4;
+}
+.goal circle {
+  fill: var(--moss);
+}
+.goal text {
+  fill: var(--moss);
+  font-weight: 600;
 }
 .whisker {
   stroke: var(--ink-soft);

@@ -343,3 +343,17 @@ describe('a visit that is corrected', () => {
     expect([again.amending, again.textAt(PIP), again.isTyped]).toEqual([null, '', false])
   })
 })
+
+it('asks before saving whether the form was kept to in which alone a motion is open', async () => {
+  const form = verdictAnswer('not-yet', { form: 'a short arc of 0 to 30°' })
+  const store = await bench([], plan({ locks: [lock({ state: 'limited', verdict: form })] }))
+  store.type(PIP, '10/')
+  expect(store.asks).toEqual([])
+  store.type(PIP, '10/85')
+  expect(store.asks).toEqual([
+    'open only in a form (a short arc of 0 to 30°), was it kept to at ring PIP, left, active?',
+  ])
+  expect(await store.save('2031-04-11')).toBe(false)
+  addEvaluation.mockResolvedValueOnce({ id: 'x' })
+  expect(await store.save('2031-04-11')).toBe(true)
+})

@@ -380,8 +380,25 @@ export const useBenchStore = defineStore('bench', () => {
   const wrong = computed(() =>
     [...cells.value].filter(([, cell]) => cell.name === 'wrong').map(([key]) => key),
   )
+  /** Readings of what is open in a form only: whether it was kept to is asked, once a form. */
+  const limitedAsks = computed<string[]>(() => {
+    const asked = new Map<string, string[]>()
+    for (const [key, cell] of cells.value) {
+      if (cell.name !== 'read') continue
+      const place = placeOfKey(key)
+      const ends = cell.result as Partial<Record<'flexedEndDeg' | 'extendedEndDeg', number | null>>
+      const form = locksAt(place).find(
+        ({ state, end }) => state === 'limited' && (end === null || (ends[`${end}EndDeg`] ?? null) !== null),
+      )?.verdict.form
+      if (form) asked.set(form, [...(asked.get(form) ?? []), placeWords(place)])
+    }
+    return [...asked].map(
+      ([form, places]) => `open only in a form (${form}), was it kept to at ${places.join('; ')}?`,
+    )
+  })
   /** What is possible and unusual: asked about before it is saved. */
   const asks = computed<string[]>(() => [
+    ...limitedAsks.value,
     ...[...cells.value].flatMap(([key, cell]) =>
       cell.name === 'read' && cell.isUnusual
         ? [`${placeWords(placeOfKey(key))}: ${typed[key]} is unusual`]
