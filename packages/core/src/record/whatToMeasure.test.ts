@@ -205,3 +205,31 @@ describe('a criterion that readings tell is no dead end', () => {
       if (place.kind !== 'passive') expect(barring(locks, place), placeKey(place)).toEqual([])
   })
 })
+
+describe('what is seen and felt before anything moves', () => {
+  const ids = (id: string, day: number, digits: readonly Digit[] = ['ring']) =>
+    items(on(id, day, [], digits)).map((item) => item.id)
+
+  it('is the wound in the first four weeks after an operation, and the skin where something is worn', () => {
+    const skin = (id: string, day: number) =>
+      items(on(id, day))
+        .find((item) => item.id === 'skin')
+        ?.places.map(({ measure }) => measure)
+    expect(skin('FT-PH', 10)).toEqual(['wound', 'skinUnderOrthosis'])
+    expect(skin('FT-PH', 30) ?? []).not.toContain('wound')
+    expect(skin('DQ-CONS', 10) ?? []).not.toContain('wound')
+  })
+
+  it('is the skin of the school’s nerve, asked once also where a step waits for it', () => {
+    const felt = items(on('CTS-CONS', 10)).find((item) => item.id === 'feeling')
+    expect(felt?.places.map(({ spot }) => spot)).toEqual([
+      'thumb.tip.front.radial',
+      'index.tip.front.radial',
+      'middle.tip.front.radial',
+    ])
+    for (const id of catalogue.protocols.keys()) {
+      const asked = ids(id, 10).filter((one) => one === 'feeling' || one === 'sense.protective')
+      expect(asked.length, id).toBeLessThanOrEqual(1)
+    }
+  })
+})

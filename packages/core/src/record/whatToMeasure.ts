@@ -71,9 +71,13 @@ export function whatToMeasure(
   about: Measured,
   visits: readonly Visit[],
 ): MeasuringItem[] {
+  const gates = gateItems(state, about)
   const made: Omit<MeasuringItem, 'lastOn'>[] = [
-    ...gateItems(state, about),
-    ...skinItems(state, about),
+    ...gates,
+    // Feeling that a step waits for is asked once.
+    ...skinItems(state, about).filter(
+      ({ id }) => id !== 'feeling' || !gates.some((gate) => gate.id === 'sense.protective'),
+    ),
     ...rangeItems(about),
     ...outcomeItems(about),
   ]
