@@ -72,6 +72,15 @@ describe('skin that does not feel', () => {
     expect((await post('/evaluations', visit([twoPoints]))).json().errors[0].message).toContain('fingertip')
   })
 
+  it('bars as well where two points are not felt at all', async () => {
+    const told = async () => (await caseNow()).foundHealth.map((one: { told: string }) => one.told)
+    const points = (result: unknown) => ({ ...touch('ring.tip.front.ulnar', result), measure: 'twoPoint' })
+    await post('/evaluations', visit([points('none')]))
+    expect(await told()).toContain('ring finger, tip, palm side, little-finger half: anaesthetic')
+    await post('/evaluations', visit([points('one point')]))
+    expect(await told()).not.toContain('ring finger, tip, palm side, little-finger half: anaesthetic')
+  })
+
   it('bars as an open wound does, by what was seen last', async () => {
     const names = async () => (await caseNow()).foundHealth.map(({ told }: { told: string }) => told)
     await post('/evaluations', visit([look('wound', 2)]))

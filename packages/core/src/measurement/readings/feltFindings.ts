@@ -11,6 +11,10 @@ export const FELT_MEASURES = [
 ] as const satisfies readonly MeasureName[]
 export type FeltMeasure = (typeof FELT_MEASURES)[number]
 
+export function isFeltMeasure(measure: MeasureName): measure is FeltMeasure {
+  return (FELT_MEASURES as readonly MeasureName[]).includes(measure)
+}
+
 export interface FeltFinding {
   /** From 0, as it should be, to 4, nothing felt: how deep a zone is drawn. */
   readonly depth: 0 | 1 | 2 | 3 | 4

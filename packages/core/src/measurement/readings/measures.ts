@@ -301,6 +301,8 @@ export const SCAR_MEASURES = {
   tenderness: 'scarTenderness',
 } as const satisfies Readonly<Record<ScarItem, MeasureName>>
 export const SCAR_RATED: readonly MeasureName[] = SCAR_ITEMS.map((item) => SCAR_MEASURES[item])
+/** What the patient says of a scar, besides the ratings. */
+export const SCAR_SAID: readonly MeasureName[] = ['scarItch', 'scarPain']
 
 /** The hinge joints of a digit, from the palm to the tip. */
 export const HINGES_OF = {

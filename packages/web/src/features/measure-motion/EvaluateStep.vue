@@ -7,6 +7,7 @@ import {
   LOOKS,
   measureFacts,
   SCAR_RATED,
+  SCAR_SAID,
   type LookGroup,
   measuresOfPart,
   placeKey,
@@ -82,7 +83,7 @@ const SWELLING: readonly MeasureName[] = ['figureOfEight', 'wristGirth', 'handVo
 const SKIN = looksOf('skin')
 const TENDON = looksOf('tendon')
 const OWN_LOOK = looksOf('own')
-const SCAR: readonly MeasureName[] = [...SCAR_RATED, 'scarItch', 'scarPain']
+const SCAR: readonly MeasureName[] = [...SCAR_RATED, ...SCAR_SAID]
 const THUMB: readonly MeasureName[] = ['opposition', 'retropulsion', 'webSpan']
 const THUMB_ANGLES: readonly MeasureName[] = ['thumbPalmarAbduction', 'thumbRadialAbduction']
 
@@ -194,16 +195,19 @@ function keyed(event: KeyboardEvent) {
   const key = bench.undo()
   if (key) void go(key)
 }
-async function save() {
-  if (!cases.data || !(await bench.save(cases.data.today))) return
+/** The record as it stands now: what was measured, and what that leaves to measure. */
+async function readAgain() {
   await Promise.all([cases.reload(), bench.lookUp()])
   if (cases.data) bench.setRecorded(cases.data.evaluations)
+}
+async function save() {
+  if (!cases.data || !(await bench.save(cases.data.today))) return
+  await readAgain()
 }
 const isImporting = ref(false)
 async function imported() {
   isImporting.value = false
-  await Promise.all([cases.reload(), bench.lookUp()])
-  if (cases.data) bench.setRecorded(cases.data.evaluations)
+  await readAgain()
 }
 async function correct(visit: EvaluationAnswer) {
   if (!bench.amend(visit)) return

@@ -183,7 +183,10 @@ const before = (zone: Zone) => {
 /** What was found before, once where both halves were alike. */
 const beforeOf = (zones: readonly Zone[]) => [...new Set(zones.flatMap((zone) => before(zone)))].join('; ')
 const isKit = computed(() => test.value === 'filament')
-const unprotected = computed(() => lines.value.filter(({ worst }) => worst?.isUnprotected))
+/** Of the injured side: only there exercises are barred by it. */
+const unprotected = computed(() =>
+  side.value === bench.injured ? lines.value.filter(({ worst }) => worst?.isUnprotected) : [],
+)
 </script>
 
 <template>

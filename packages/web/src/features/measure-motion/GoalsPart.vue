@@ -26,7 +26,7 @@ async function finish() {
 </script>
 
 <template>
-  <section class="sheet goals" aria-labelledby="goals-title">
+  <section class="sheet" aria-labelledby="goals-title">
     <header>
       <h2 id="goals-title">Goals</h2>
       <v-btn variant="outlined" size="small" @click="isSetting = true">Set a goal</v-btn>
@@ -68,19 +68,9 @@ async function finish() {
   </section>
 </template>
 
+<style scoped src="./beside.css"></style>
+
 <style scoped>
-.goals {
-  padding: 10px 14px 12px;
-}
-header {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 10px;
-}
-h2 {
-  font-size: 16.5px;
-}
 h3 {
   font-size: 15px;
   line-height: 1.3;

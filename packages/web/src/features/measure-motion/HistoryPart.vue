@@ -48,7 +48,7 @@ async function left() {
 </script>
 
 <template>
-  <section class="sheet history" aria-labelledby="history-title">
+  <section class="sheet" aria-labelledby="history-title">
     <header>
       <h2 id="history-title">History of this hand</h2>
       <v-btn variant="outlined" size="small" @click="isAdding = true">Add</v-btn>
@@ -123,19 +123,9 @@ async function left() {
   </section>
 </template>
 
+<style scoped src="./beside.css"></style>
+
 <style scoped>
-.history {
-  padding: 10px 14px 12px;
-}
-header {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 10px;
-}
-h2 {
-  font-size: 16.5px;
-}
 ol {
   margin: 4px 0 0;
   padding: 0;

@@ -5,6 +5,8 @@ import {
   numberOf,
   SCAR_ITEMS,
   SCAR_MEASURES,
+  SCAR_RATED,
+  SCAR_SAID,
   scarChange,
   scarTotal,
   type MeasureName,
@@ -24,8 +26,7 @@ const placeOf = (measure: MeasureName): ReadingPlace => ({
   side: bench.injured,
   kind: null,
 })
-const RATED = SCAR_ITEMS.map((item) => SCAR_MEASURES[item])
-const SAID: readonly MeasureName[] = ['scarItch', 'scarPain']
+const SHOWN = [...SCAR_RATED, ...SCAR_SAID]
 
 const sumOf = (read: (place: ReadingPlace) => number | null) =>
   scarTotal(
@@ -41,20 +42,18 @@ const now = computed(() =>
   }),
 )
 const last = computed(() => {
-  const dated = lastAt(bench.bench.visits, placeOf(RATED[0]!))
+  const dated = lastAt(bench.bench.visits, placeOf(SCAR_RATED[0]!))
   const sum = sumOf((place) => numberOf(lastAt(bench.bench.visits, place)?.result ?? null))
   return dated && sum !== null ? { on: dated.on, sum } : null
 })
 const change = computed(() => (last.value ? scarChange(last.value.sum, now.value) : null))
-const wrong = computed(() =>
-  [...RATED, ...SAID].map((one) => bench.wrongAt(placeOf(one))?.message).filter(Boolean),
-)
+const wrong = computed(() => SHOWN.map((one) => bench.wrongAt(placeOf(one))?.message).filter(Boolean))
 </script>
 
 <template>
   <p class="soft">0 as the skin around it, 10 the worst</p>
   <div class="grid">
-    <label v-for="measure in [...RATED, ...SAID]" :key="measure"
+    <label v-for="measure in SHOWN" :key="measure"
       ><span class="name">{{ measureFacts(measure).label.replace('Scar: ', '') }}</span>
       <BenchCell :place="placeOf(measure)"
     /></label>
