@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { expect, it } from 'vitest'
 
 /**
- * What core computes and nobody can reach helps nobody: every function of the measurement rooms is used by a screen or the server, or
+ * What core computes and nobody can reach helps nobody: every function of the rooms of measures, tissues and nerves is used by a screen or the server, or
  * by one that is, or stands in `docs/measures-not-on-screen.txt` with the reason. The doors to core (`exchange`) do not count.
  */
 const root = fileURLToPath(new URL('../../', import.meta.url))
@@ -16,6 +16,7 @@ const textOf = (file: string) => readFileSync(file, 'utf8')
 /** Without comments and texts: a name told in a sentence is not used. */
 const codeOf = (file: string) => textOf(file).replace(/\/\*[\s\S]*?\*\/|(^|\s)\/\/.*$|'[^'\n]*'/gm, '')
 
+const ROOMS = /core\/src\/(measurement|tissue|nerve)\//
 const core = filesUnder('packages/core/src').filter(
   (file) => !file.includes('/exchange/') && !file.endsWith('core/src/index.ts'),
 )
@@ -24,7 +25,7 @@ const outside = ['web', 'server', 'figure', 'demo']
   .map(codeOf)
   .join('\n')
 const declared = core
-  .filter((file) => file.includes('/measurement/'))
+  .filter((file) => ROOMS.test(file))
   .flatMap((file) =>
     [...textOf(file).matchAll(/^export (?:function|const) (\w+)/gm)].map(([, name]) => ({
       name: name!,
@@ -39,7 +40,7 @@ function reached(): Set<string> {
   const found = new Set(declared.filter(({ name }) => uses(outside, name)).map(({ name }) => name))
   // Rooms above the measures are on screens through their own functions.
   const above = core
-    .filter((file) => !file.includes('/measurement/'))
+    .filter((file) => !ROOMS.test(file))
     .map((file) => codes.get(file)!)
     .join('\n')
   for (const { name } of declared) if (uses(above, name)) found.add(name)
