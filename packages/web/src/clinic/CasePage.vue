@@ -159,6 +159,7 @@ h1 {
 }
 .steps {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 4px;
   padding: 8px 18px 10px;
@@ -181,6 +182,11 @@ h1 {
 }
 .step.router-link-active .tick {
   color: inherit;
+}
+@media (max-width: 800px) {
+  .head {
+    flex-wrap: wrap;
+  }
 }
 .state {
   margin-left: auto;

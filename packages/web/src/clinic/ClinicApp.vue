@@ -149,6 +149,21 @@ const ROLE_WORDS = { lead: 'clinic lead', therapist: 'therapist', assistant: 'as
   font: inherit;
   cursor: pointer;
 }
+@media (max-width: 1000px) {
+  .top {
+    flex-wrap: wrap;
+    gap: 6px 18px;
+    height: auto;
+    padding-top: 8px;
+  }
+  .places {
+    margin-left: auto;
+  }
+  .tabs {
+    order: 1;
+    flex-basis: 100%;
+  }
+}
 .content {
   font-size: 15px;
   line-height: 1.4;

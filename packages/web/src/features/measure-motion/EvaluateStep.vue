@@ -38,6 +38,7 @@ import LookPart from './LookPart.vue'
 import NumberTable from './NumberTable.vue'
 import PainPart from './PainPart.vue'
 import RangeFans from './RangeFans.vue'
+import SaveAction from './SaveAction.vue'
 import SavingPart from './SavingPart.vue'
 import ScarPart from './ScarPart.vue'
 import TasksPart from './TasksPart.vue'
@@ -224,148 +225,152 @@ async function correct(visit: EvaluationAnswer) {
       :day-zero-on="cases.data.episode.dayZeroOn"
       :focused="bench.entered"
     />
-    <form v-if="cases.data" ref="step" class="step" novalidate @submit.prevent="save">
-      <WhatToMeasure v-if="bench.plan" class="plan" @go="go" />
-      <div v-else class="sheet plan waiting">
-        <NoticeBox v-if="failed" tone="stop"
-          >What to measure could not be loaded. Readings can be typed all the same.
-          <button type="button" class="text-button" @click="begin">Try again</button></NoticeBox
-        >
-        <p v-else class="soft">Looking up what this case needs…</p>
-      </div>
-      <div class="middle">
-        <section class="sheet bench">
-          <DevicePart />
-          <template v-if="bench.shownDigits.length > 0">
-            <header>
-              <h2>Fingers and thumb</h2>
-              <p class="soft">
-                Deficit / flexion <kbd>10/85</kbd>, hyperextension <kbd>-15/90</kbd>, fused <kbd>f30</kbd>,
-                absent
-                <kbd>x</kbd>
-              </p>
-              <div class="toggle" role="group" aria-label="Tab goes">
-                <button
-                  v-for="way in ['digit', 'joint'] as const"
-                  :key="way"
-                  type="button"
-                  :aria-pressed="bench.order === way"
-                  @click="bench.setOrder(way)"
-                >
-                  by {{ way }}
-                </button>
-              </div>
-            </header>
-            <DigitGrid :is-flexor-tendon="isFlexorTendon" @focusin="drawnMotion = null" />
-            <LockNotes :measures="['mcp', 'pip', 'dip', 'thumbMcp', 'thumbIp']" />
-            <p v-if="bench.plan?.overpressure" class="soft pushed">
-              Passive without pushing: overpressure waits. {{ bench.plan.overpressure.told[0] }}
-            </p>
-          </template>
-          <template v-if="creaseRows.length > 0 || hasThumb">
-            <h2 class="next">Reach</h2>
-            <NumberTable :rows="[...creaseRows, ...(hasThumb ? rowsOf(THUMB) : [])]" @drawn="draw" />
-            <LockNotes :measures="['fingertipToCrease', ...THUMB]" />
-            <template v-if="hasThumb">
-              <NumberTable :rows="rowsOf(THUMB_ANGLES)" @drawn="draw" />
-              <LockNotes :measures="THUMB_ANGLES" />
-            </template>
-          </template>
-          <template v-if="rangeRows.length > 0">
-            <header class="next">
-              <h2>{{ handTitle }}</h2>
-              <p class="soft">Degrees from neutral; short of neutral is negative: <kbd>-10</kbd></p>
-            </header>
-            <NumberTable :rows="rangeRows" @drawn="draw" />
-            <LockNotes :measures="rangeRows.map(({ measure }) => measure)" />
-          </template>
-          <template v-if="opened.has('tightness')">
-            <h2 class="next">Which structure is tight?</h2>
-            <TightnessPart />
-          </template>
-          <template v-if="isPartOpen('strength')">
-            <header class="next">
-              <h2>Strength</h2>
-              <p class="soft">Three trials in kg: <kbd>31 29.5 30</kbd></p>
-            </header>
-            <LockNotes :measures="STRENGTH" />
-            <NumberTable :rows="rowsOf(STRENGTH)" @drawn="draw" />
-          </template>
-          <template v-if="isPartOpen('swelling')">
-            <h2 class="next">Swelling</h2>
-            <NumberTable :rows="[...rowsOf(SWELLING), ...girthRows]" @drawn="draw" />
-          </template>
-          <template v-if="isPartOpen('skin')">
-            <h2 class="next">Skin and wound</h2>
-            <LookPart group="skin" />
-          </template>
-          <template v-if="isPartOpen('felt')">
-            <h2 class="next">What the skin feels</h2>
-            <FeltPart />
-          </template>
-          <template v-if="isPartOpen('scar')">
-            <h2 class="next">Scar</h2>
-            <ScarPart />
-          </template>
-          <template v-if="isPartOpen('tendon')">
-            <h2 class="next">Tendon and muscle</h2>
-            <LookPart group="tendon" />
-          </template>
-          <template v-if="isPartOpen('ownLook')">
-            <header class="next">
-              <h2>Own look</h2>
-              <p class="soft">Both wrists side by side, as the patient sees them</p>
-            </header>
-            <LookPart group="own" />
-          </template>
-          <template v-if="isPartOpen('tasks')">
-            <h2 class="next">Their own tasks</h2>
-            <TasksPart />
-          </template>
-          <div v-if="addable.length > 0" class="more">
-            <span class="soft">Also measure</span>
-            <button v-for="one in addable" :key="one.id" type="button" @click="add(one)">
-              {{ one.title }}
-            </button>
-          </div>
-          <p class="soft foot">
-            Grey figures are the last readings: <kbd>*</kbd> takes them, <kbd>=</kbd> takes the other side,
-            <kbd>Ctrl Z</kbd> takes back, <kbd>Alt N</kbd> goes to the next missing one. A change within the
-            error of the goniometer is no change; the error is larger where another therapist took the last
-            reading. Its figures are from memory.
-          </p>
-          <button type="button" class="text-button import" @click="isImporting = true">
-            Readings from a file
-          </button>
-          <ImportDialog v-if="isImporting" @done="imported" @close="isImporting = false" />
-          <details v-if="visits.length > 0" class="earlier">
-            <summary>Earlier visits and their notes</summary>
-            <article v-for="one in visits" :key="one.id">
-              <h3>
-                {{ dayText(one.evaluatedOn) }}
-                <span class="soft"
-                  >{{ one.readings.length }} {{ one.readings.length === 1 ? 'reading' : 'readings' }}</span
-                >
-                <button type="button" class="text-button" @click="correct(one)">Correct it</button>
-              </h3>
-              <p v-for="earlier in one.before.filter(({ note }) => note !== '')" :key="earlier.id">
-                {{ earlier.note }}
-              </p>
-              <p v-if="one.note"><strong v-if="one.before.length > 0">Addendum:</strong> {{ one.note }}</p>
-            </article>
-          </details>
-        </section>
-        <div v-if="bench.plan" class="beside">
-          <GoalsPart />
-          <HistoryPart />
+    <form v-if="cases.data" ref="step" novalidate @submit.prevent="save">
+      <div class="step">
+        <WhatToMeasure v-if="bench.plan" class="plan" @go="go" />
+        <div v-else class="sheet plan waiting">
+          <NoticeBox v-if="failed" tone="stop"
+            >What to measure could not be loaded. Readings can be typed all the same.
+            <button type="button" class="text-button" @click="begin">Try again</button></NoticeBox
+          >
+          <p v-else class="soft">Looking up what this case needs…</p>
         </div>
+        <div class="middle">
+          <section class="sheet bench">
+            <DevicePart />
+            <template v-if="bench.shownDigits.length > 0">
+              <header>
+                <h2>Fingers and thumb</h2>
+                <p class="soft">
+                  Deficit / flexion <kbd>10/85</kbd>, hyperextension <kbd>-15/90</kbd>, fused <kbd>f30</kbd>,
+                  absent
+                  <kbd>x</kbd>
+                </p>
+                <div class="toggle" role="group" aria-label="Tab goes">
+                  <button
+                    v-for="way in ['digit', 'joint'] as const"
+                    :key="way"
+                    type="button"
+                    :aria-pressed="bench.order === way"
+                    @click="bench.setOrder(way)"
+                  >
+                    by {{ way }}
+                  </button>
+                </div>
+              </header>
+              <DigitGrid :is-flexor-tendon="isFlexorTendon" @focusin="drawnMotion = null" />
+              <LockNotes :measures="['mcp', 'pip', 'dip', 'thumbMcp', 'thumbIp']" />
+              <p v-if="bench.plan?.overpressure" class="soft pushed">
+                Passive without pushing: overpressure waits. {{ bench.plan.overpressure.told[0] }}
+              </p>
+            </template>
+            <template v-if="creaseRows.length > 0 || hasThumb">
+              <h2 class="next">Reach</h2>
+              <NumberTable :rows="[...creaseRows, ...(hasThumb ? rowsOf(THUMB) : [])]" @drawn="draw" />
+              <LockNotes :measures="['fingertipToCrease', ...THUMB]" />
+              <template v-if="hasThumb">
+                <NumberTable :rows="rowsOf(THUMB_ANGLES)" @drawn="draw" />
+                <LockNotes :measures="THUMB_ANGLES" />
+              </template>
+            </template>
+            <template v-if="rangeRows.length > 0">
+              <header class="next">
+                <h2>{{ handTitle }}</h2>
+                <p class="soft">Degrees from neutral; short of neutral is negative: <kbd>-10</kbd></p>
+              </header>
+              <NumberTable :rows="rangeRows" @drawn="draw" />
+              <LockNotes :measures="rangeRows.map(({ measure }) => measure)" />
+            </template>
+            <template v-if="opened.has('tightness')">
+              <h2 class="next">Which structure is tight?</h2>
+              <TightnessPart />
+            </template>
+            <template v-if="isPartOpen('strength')">
+              <header class="next">
+                <h2>Strength</h2>
+                <p class="soft">Three trials in kg: <kbd>31 29.5 30</kbd></p>
+              </header>
+              <LockNotes :measures="STRENGTH" />
+              <NumberTable :rows="rowsOf(STRENGTH)" @drawn="draw" />
+            </template>
+            <template v-if="isPartOpen('swelling')">
+              <h2 class="next">Swelling</h2>
+              <NumberTable :rows="[...rowsOf(SWELLING), ...girthRows]" @drawn="draw" />
+            </template>
+            <template v-if="isPartOpen('skin')">
+              <h2 class="next">Skin and wound</h2>
+              <LookPart group="skin" />
+            </template>
+            <template v-if="isPartOpen('felt')">
+              <h2 class="next">What the skin feels</h2>
+              <FeltPart />
+            </template>
+            <template v-if="isPartOpen('scar')">
+              <h2 class="next">Scar</h2>
+              <ScarPart />
+            </template>
+            <template v-if="isPartOpen('tendon')">
+              <h2 class="next">Tendon and muscle</h2>
+              <LookPart group="tendon" />
+            </template>
+            <template v-if="isPartOpen('ownLook')">
+              <header class="next">
+                <h2>Own look</h2>
+                <p class="soft">Both wrists side by side, as the patient sees them</p>
+              </header>
+              <LookPart group="own" />
+            </template>
+            <template v-if="isPartOpen('tasks')">
+              <h2 class="next">Their own tasks</h2>
+              <TasksPart />
+            </template>
+            <div v-if="addable.length > 0" class="more">
+              <span class="soft">Also measure</span>
+              <button v-for="one in addable" :key="one.id" type="button" @click="add(one)">
+                {{ one.title }}
+              </button>
+            </div>
+            <p class="soft foot">
+              Grey figures are the last readings: <kbd>*</kbd> takes them, <kbd>=</kbd> takes the other side,
+              <kbd>Ctrl Z</kbd> takes back, <kbd>Alt N</kbd> goes to the next missing one. A change within the
+              error of the goniometer is no change; the error is larger where another therapist took the last
+              reading. Its figures are from memory.
+            </p>
+            <button type="button" class="text-button import" @click="isImporting = true">
+              Readings from a file
+            </button>
+            <ImportDialog v-if="isImporting" @done="imported" @close="isImporting = false" />
+            <details v-if="visits.length > 0" class="earlier">
+              <summary>Earlier visits and their notes</summary>
+              <article v-for="one in visits" :key="one.id">
+                <h3>
+                  {{ dayText(one.evaluatedOn) }}
+                  <span class="soft"
+                    >{{ one.readings.length }} {{ one.readings.length === 1 ? 'reading' : 'readings' }}</span
+                  >
+                  <button type="button" class="text-button" @click="correct(one)">Correct it</button>
+                </h3>
+                <p v-for="earlier in one.before.filter(({ note }) => note !== '')" :key="earlier.id">
+                  {{ earlier.note }}
+                </p>
+                <p v-if="one.note"><strong v-if="one.before.length > 0">Addendum:</strong> {{ one.note }}</p>
+              </article>
+            </details>
+          </section>
+          <div v-if="bench.plan" class="beside">
+            <GoalsPart />
+            <HistoryPart />
+          </div>
+        </div>
+        <aside class="side">
+          <DrawnHand :motion="drawnMotion" />
+          <SavingPart :is-flexor-tendon="isFlexorTendon" />
+          <RangeFans v-if="rangeRows.some(({ measure }) => isDrawn(measure))" />
+          <PainPart :is-irritability-open="isPartOpen('irritability')" />
+        </aside>
       </div>
-      <aside class="side">
-        <DrawnHand :motion="drawnMotion" />
-        <SavingPart :is-flexor-tendon="isFlexorTendon" />
-        <RangeFans v-if="rangeRows.some(({ measure }) => isDrawn(measure))" />
-        <PainPart :is-irritability-open="isPartOpen('irritability')" />
-      </aside>
+      <!-- Where the hand stands under the tables: the button that saves stays in sight. -->
+      <div class="save-bar"><SaveAction /></div>
     </form>
   </div>
 </template>
@@ -478,7 +483,23 @@ kbd {
   border-radius: 3px;
   font: inherit;
 }
+.save-bar {
+  display: none;
+}
 @media (max-width: 1180px) {
+  .save-bar {
+    position: sticky;
+    bottom: 0;
+    z-index: 2;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 14px;
+    align-items: center;
+    justify-content: end;
+    padding: 8px 18px;
+    border-top: 1px solid var(--line);
+    background: var(--sheet);
+  }
   .step {
     grid-template-columns: 220px minmax(0, 1fr);
   }
@@ -498,6 +519,9 @@ kbd {
   }
   .side {
     grid-column: 1;
+  }
+  .beside {
+    grid-template-columns: 1fr;
   }
 }
 </style>

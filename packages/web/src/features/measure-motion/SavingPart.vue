@@ -5,9 +5,10 @@ import NoticeBox from '../../shared/parts/NoticeBox.vue'
 import TextInput from '../../shared/parts/TextInput.vue'
 import { dayText } from '../../shared/words'
 import { useBenchStore } from './benchStore'
+import SaveAction from './SaveAction.vue'
 import { visitNote } from './visitNote'
 
-/** The note of the visit and the button that saves it, with what came of it. */
+/** The note of the visit and the button that saves it. */
 const props = defineProps<{ isFlexorTendon: boolean }>()
 
 const cases = useCaseStore()
@@ -47,24 +48,10 @@ function writeFindings() {
     >
       Write the findings into it
     </button>
-    <v-btn type="submit" :loading="bench.saveState.name === 'saving'">{{
-      bench.saveState.name === 'asking'
-        ? 'Save as typed'
-        : bench.amending
-          ? 'Save the correction'
-          : 'Save the evaluation'
-    }}</v-btn>
+    <SaveAction />
     <button v-if="bench.amending" type="button" class="text-button" @click="bench.clear()">
       Leave the visit as it was
     </button>
-    <NoticeBox v-if="bench.saveState.name === 'failed'" tone="stop">{{ bench.saveState.message }}</NoticeBox>
-    <NoticeBox v-else-if="bench.saveState.name === 'asking'" tone="care"
-      ><strong>Sure?</strong> {{ bench.saveState.asks.join('; ') }}.</NoticeBox
-    >
-    <NoticeBox v-else-if="bench.saveState.name === 'saved'" tone="good"
-      >Saved: {{ bench.saveState.readings }}
-      {{ bench.saveState.readings === 1 ? 'reading' : 'readings' }}.</NoticeBox
-    >
   </section>
 </template>
 
