@@ -225,6 +225,7 @@ export const episode = obj({
     anchorOn: str,
     /** The date from which days count: the anchor, or later after a slip. */
     dayZeroOn: str,
+    timeZone: str,
     digits,
     variant: maybe(str),
     measuresWrist: bool,

@@ -171,6 +171,7 @@ export * from './rules/response.js'
 export * from './adherence/keptProgram.js'
 // The record
 export * from './record/measuredFacts.js'
+export * from './record/painFacts.js'
 export * from './record/whatToMeasure.js'
 export * from './record/foundAtVisits.js'
 export * from './record/goals.js'
@@ -274,7 +275,7 @@ export {
   type Catalogue,
   type CatalogueSource,
 } from './catalogue/catalogue.js'
-export { criteriaOfCase } from './verdict/criteriaOfCase.js'
+export { criteriaOfCase, criteriaOfProtocol } from './verdict/criteriaOfCase.js'
 export { withListed } from './catalogue/listedWeeks.js'
 export { assessCaseFile, type CaseAssessment, type CaseVerdict } from './exchange/caseFile.js'
 export * from './exchange/device/deviceLine.js'

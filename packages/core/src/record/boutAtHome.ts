@@ -3,7 +3,7 @@ import type { RedFlag } from '../vocabulary/vocabulary.js'
 import type { ResponseLimits } from '../rules/crossCutting.js'
 
 /** Pain of a bout, 0–10; `null` = not asked. */
-interface BoutPain {
+export interface BoutPain {
   readonly painWorst: number | null
   readonly painAfter: number | null
 }

@@ -81,14 +81,18 @@ export const MEASURED_CRITERIA = [
   'edema.stable',
   'irrit',
   'sense.protective',
+  'trend.down',
+  'improved',
 ] as const satisfies readonly CriterionName[]
 export type MeasuredCriterion = (typeof MEASURED_CRITERIA)[number]
 
-/** Whether readings always tell a criterion, sometimes (a first girth has nothing to compare with, feeling may be examined), or never. */
+/** Criteria that readings tell only sometimes: a first girth has nothing to compare with, feeling may be examined, a trend takes days. */
+const SOMETIMES: readonly CriterionName[] = ['edema.stable', 'sense.protective', 'trend.down', 'improved']
+/** Whether readings always tell a criterion, sometimes, or never. */
 export const MEASURED_HOW = ['always', 'sometimes', 'never'] as const
 export function measuredHow(name: CriterionName): (typeof MEASURED_HOW)[number] {
   if (!isMeasured(name)) return 'never'
-  return name === 'edema.stable' || name === 'sense.protective' ? 'sometimes' : 'always'
+  return SOMETIMES.includes(name) ? 'sometimes' : 'always'
 }
 
 export function isMeasured(name: CriterionName): name is MeasuredCriterion {
@@ -116,6 +120,8 @@ export function placesOf(criterion: MeasuredCriterion, about: Measured): Reading
     case 'pain.rest':
       return [of('painRest', null, null, null)]
     case 'pain.act':
+    case 'trend.down':
+    case 'improved':
       return [of('painAct', null, null, null)]
     case 'irrit':
       return IRRITABILITY_MEASURES.map((measure) => of(measure, null, null, null))
@@ -202,6 +208,9 @@ const FINDERS: Readonly<Record<MeasuredCriterion, Finder>> = {
   'edema.stable': swelling,
   irrit: irritable,
   'sense.protective': protectiveFeeling,
+  // Told from day to day, at home too: `painFacts`.
+  'trend.down': () => null,
+  improved: () => null,
 }
 
 function painOf(measure: 'painRest' | 'painAct'): Finder {

@@ -1,8 +1,19 @@
 import { LOAD_BASE_CRITERIA, type Criterion } from '../vocabulary/criterion.js'
 import { NERVE_QUIET_ENOUGH } from '../exercise/nerveCeiling.js'
 import { contactCriteria } from './contactRules.js'
+import type { Protocol } from '../protocol/protocol.js'
 import type { PatientCase } from './patientCase.js'
 import { distinctCriteria } from './verdict.js'
+
+/** The criteria of a school, of its phases, rules and gates; a criterion can stand in it more than once. */
+export function criteriaOfProtocol({ select, phases, gates }: Protocol): Criterion[] {
+  return [
+    ...select,
+    ...phases.flatMap((phase) => phase.entry),
+    ...phases.flatMap((phase) => [...phase.allow, ...phase.caution].flatMap((rule) => rule.needs)),
+    ...gates.flatMap((gate) => gate.needs),
+  ]
+}
 
 /**
  * Every criterion that can be named as missing for an exercise in a case: those of the school, of its phases, rules and gates, the load
@@ -10,10 +21,7 @@ import { distinctCriteria } from './verdict.js'
  */
 export function criteriaOfCase({ protocol, condition }: PatientCase): Criterion[] {
   return distinctCriteria([
-    ...protocol.select,
-    ...protocol.phases.flatMap((phase) => phase.entry),
-    ...protocol.phases.flatMap((phase) => [...phase.allow, ...phase.caution].flatMap((rule) => rule.needs)),
-    ...protocol.gates.flatMap((gate) => gate.needs),
+    ...criteriaOfProtocol(protocol),
     ...LOAD_BASE_CRITERIA,
     ...(condition.nerveCeilings.length > 0 ? [NERVE_QUIET_ENOUGH] : []),
     ...condition.listed.flatMap(({ asks }) => asks ?? []),

@@ -83,6 +83,8 @@ export type StoredEvaluation = EvaluationRow & {
 interface NewestBouts {
   readonly since: Date
   readonly atLeast: number
+  /** Of episodes that ever followed one of these schools: those that ended since an earlier day. */
+  readonly longer: { readonly since: Date; readonly protocolIds: readonly string[] }
 }
 interface Within {
   readonly transaction?: Transaction
@@ -184,15 +186,21 @@ export class EpisodeRecords {
   /** The ids of the newest bouts: a phone may send an old one late, so they are counted by their end. */
   private async newestBouts(
     episodeIds: readonly string[],
-    { since, atLeast }: NewestBouts,
+    { since, atLeast, longer }: NewestBouts,
     within: Within,
   ): Promise<string[]> {
     if (episodeIds.length === 0) return []
     const found = await this.database.sequelize.query<{ id: string }>(
-      `SELECT id FROM (SELECT id, ended_at,
+      `SELECT id FROM (SELECT id, ended_at, episode_id,
         ROW_NUMBER() OVER (PARTITION BY episode_id ORDER BY ended_at DESC, seq DESC) place
-        FROM bout_logs WHERE episode_id IN (?)) bouts WHERE place <= ? OR ended_at >= ?`,
-      { replacements: [episodeIds, atLeast, since], type: QueryTypes.SELECT, ...within },
+        FROM bout_logs WHERE episode_id IN (?)) bouts WHERE place <= ? OR ended_at >= ?
+        OR (ended_at >= ? AND episode_id IN
+          (SELECT episode_id FROM school_choices WHERE episode_id IN (?) AND protocol_id IN (?)))`,
+      {
+        replacements: [episodeIds, atLeast, since, longer.since, episodeIds, [...longer.protocolIds, '']],
+        type: QueryTypes.SELECT,
+        ...within,
+      },
     )
     return found.map(({ id }) => id)
   }

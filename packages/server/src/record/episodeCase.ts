@@ -1,15 +1,22 @@
 import {
   CoreError,
+  criteriaOfProtocol,
   foundHealth,
   hoursStillCounted,
   lastReviewOn,
   measuredFacts,
   motionsOfConcern,
+  painFacts,
+  PAIN_TREND_CRITERIA,
+  PAIN_TREND_DAYS,
+  painsByDay,
   patientCaseOf,
   worstPainOf,
   type CaseRecord,
   type Catalogue,
   type ClinicalDay,
+  type CriterionName,
+  type DayPain,
   type LoggedPain,
   type Measured,
   type PatientCase,
@@ -28,7 +35,7 @@ export function caseOn(
   now: Date,
 ): PatientCase {
   const ofEpisode = (one: StandingRecord, others: CaseRecord['others'] = []) =>
-    caseRecordOf(one, catalogue, now, others)
+    caseRecordOf(one, catalogue, today, now, others)
   const others = record.others.map((other) => ({
     hand: other.episode.side === record.episode.side ? ('same' as const) : ('other' as const),
     record: ofEpisode(other),
@@ -40,6 +47,7 @@ export function caseOn(
 function caseRecordOf(
   record: StandingRecord,
   catalogue: Catalogue,
+  today: ClinicalDay,
   now: Date,
   others: NonNullable<CaseRecord['others']>,
 ): CaseRecord {
@@ -61,7 +69,7 @@ function caseRecordOf(
       slips: record.slips.map((slip) => ({ on: slip.slippedOn, creditDays: slip.creditDays })),
     },
     digits: episode.digits,
-    facts: sourcedFacts(record, protocol),
+    facts: sourcedFacts(record, protocol, today),
     loggedPain: loggedPain(record, now),
     orders: record.orders.map((order) => ({
       ...order,
@@ -92,12 +100,13 @@ export function reviewedOn({ episode, evaluations, versions }: StandingRecord): 
   })
 }
 
-/** A fact with what it rests on: a row somebody wrote, or the readings of a visit. */
+/** A fact with what it rests on: a row somebody wrote, the readings of a visit, or pain from day to day. */
 export interface SourcedFact extends RecordedFact {
   readonly seq: number
   readonly source:
     | { readonly kind: 'told'; readonly row: FactRow }
     | { readonly kind: 'measured'; readonly visit: StoredEvaluation; readonly reading: string }
+    | { readonly kind: 'logged'; readonly reading: string }
 }
 
 /** What the bench knows of a record besides its readings. */
@@ -120,11 +129,17 @@ export function visitsOf({ evaluations }: StandingRecord): Visit[] {
   }))
 }
 
+/** The pain of each day of a record, at home and at its visits. */
+export function painsOf(record: StandingRecord): DayPain[] {
+  return painsByDay(record.bouts, visitsOf(record), record.episode.timeZone)
+}
+
 /**
- * Facts that were told and what the readings of each visit tell, in the order the database gave them. A withdrawal holds from the
+ * Facts that were told and what the readings of each visit tell, in the order the database gave them; last what pain from day to day
+ * tells today. A withdrawal holds from the
  * day of what it withdraws on, whatever day the clock of its server showed.
  */
-export function sourcedFacts(record: StandingRecord, protocol: Protocol): SourcedFact[] {
+export function sourcedFacts(record: StandingRecord, protocol: Protocol, today: ClinicalDay): SourcedFact[] {
   const datedOf = new Map(record.facts.map((row) => [row.id, row.dated]))
   const facts = record.facts.map((row) => {
     const target = (row.correctsId && datedOf.get(row.correctsId)) || row.dated
@@ -145,7 +160,14 @@ export function sourcedFacts(record: StandingRecord, protocol: Protocol): Source
       source: { kind: 'measured' as const, visit, reading: told },
     }))
   })
-  return [...facts, ...found].sort((a, b) => a.seq - b.seq)
+  const known = [...facts, ...found].sort((a, b) => a.seq - b.seq)
+  const course = { conditionId: record.episode.conditionId, dayZeroOn: record.school.anchorOn }
+  const fromPain = painFacts(painsOf(record), known, course, today).map(({ told, ...fact }) => ({
+    ...fact,
+    seq: known.at(-1)?.seq ?? 0,
+    source: { kind: 'logged' as const, reading: told },
+  }))
+  return [...known, ...fromPain]
 }
 
 function loggedPain(record: StandingRecord, now: Date): LoggedPain[] {
@@ -168,7 +190,26 @@ export function caseStaysUntil(record: StandingRecord, { crossCutting }: Catalog
   return hours.length > 0 ? new Date(now.getTime() + Math.min(...hours) * 3_600_000) : null
 }
 
-/** The bouts that a case of today rests on, and the newest few besides. */
-export function boutsThatCount({ crossCutting }: Catalogue, now: Date, atLeast = 0) {
-  return { since: new Date(now.getTime() - crossCutting.facts.loggedPainHours * 3_600_000), atLeast }
+/** The bouts that a case of today rests on, and the newest few besides; where a school asks for the trend of pain, those it rests on. */
+export function boutsThatCount(catalogue: Catalogue, now: Date, atLeast = 0) {
+  const ago = (hours: number) => new Date(now.getTime() - hours * 3_600_000)
+  return {
+    since: ago(catalogue.crossCutting.facts.loggedPainHours),
+    atLeast,
+    longer: { since: ago(24 * (PAIN_TREND_DAYS + 2)), protocolIds: schoolsOfTrend(catalogue) },
+  }
+}
+
+const trendSchools = new WeakMap<Catalogue, readonly string[]>()
+/** Schools in which something waits for the trend of pain. */
+function schoolsOfTrend(catalogue: Catalogue): readonly string[] {
+  let found = trendSchools.get(catalogue)
+  if (!found) {
+    const names: readonly CriterionName[] = PAIN_TREND_CRITERIA
+    found = [...catalogue.protocols.values()]
+      .filter((protocol) => criteriaOfProtocol(protocol).some(({ name }) => names.includes(name)))
+      .map(({ id }) => id)
+    trendSchools.set(catalogue, found)
+  }
+  return found
 }

@@ -67,15 +67,17 @@ function criterionJson(
 }
 
 function latestJson(
-  { source, value, withdrawn }: SourcedFact,
+  { source, value, date, withdrawn }: SourcedFact,
   users: ReadonlyMap<string, string>,
 ): CriterionAnswer['latest'] {
-  if (source.kind === 'measured') {
-    const who = users.get(source.visit.recordedBy) ?? ''
+  if (source.kind !== 'told') {
+    // Pain from day to day is nobody's word: it is as of today.
+    const visit = source.kind === 'measured' ? source.visit : null
+    const who = (visit && users.get(visit.recordedBy)) ?? ''
     return {
       id: '',
       value: JSON.stringify(typeof value === 'number' ? Math.round(value * 10) / 10 : value),
-      dated: source.visit.evaluatedOn,
+      dated: visit?.evaluatedOn ?? date!,
       givenBy: who,
       how: 'measured',
       note: '',
@@ -115,7 +117,7 @@ export function overview(
   const cameOnDay = daysBetween(anchor, episode.openedOn)
   const behind = daysBehind(standing, state.day, cameOnDay)
   const criteria = criteriaOfCase(state)
-  const facts = latestFacts(sourcedFacts(record, protocol), null)
+  const facts = latestFacts(sourcedFacts(record, protocol, today), null)
   const json = (criterion: (typeof criteria)[number]) =>
     criterionJson(criterion, facts, state, users, crossCutting.facts)
   /** The clinic's day on which something was recorded. */

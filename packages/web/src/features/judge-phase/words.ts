@@ -21,7 +21,11 @@ export const HOW_WORDS: Readonly<Record<string, string>> = {
 export function whoGave(criterion: CriterionAnswer): string {
   const { latest } = criterion
   if (!latest) return ''
-  if (latest.reading) return `${latest.reading} · ${latest.givenBy}, ${dayText(latest.dated)}`
+  if (latest.reading) {
+    // Pain from day to day is nobody's word.
+    const who = latest.givenBy ? `${latest.givenBy}, ${dayText(latest.dated)}` : 'as of today'
+    return `${latest.reading} · ${who}`
+  }
   const score = latest.value === 'true' ? '' : latest.value === 'false' ? 'no, ' : `${latest.value}, `
   if (latest.isWithdrawn) return `withdrawn ${dayText(latest.dated)} by ${latest.recordedBy}: ${latest.note}`
   return `${score}${latest.givenBy}, ${HOW_WORDS[latest.how] ?? latest.how}, ${dayText(latest.dated)}`

@@ -6,8 +6,8 @@ import {
   lastAt,
   numberOf,
   PAIN_TREND_SAYS,
-  painTrend,
-  worstPainOf,
+  painsByDay,
+  painTrendOf,
   type MeasureName,
   type ReadingPlace,
 } from '@pledge/core'
@@ -46,18 +46,15 @@ function painSince(measure: MeasureName): string | null {
 const trend = computed(() => {
   const { data } = cases
   if (!data) return null
-  const atHome = data.bouts.flatMap((bout) => {
-    const pain = worstPainOf(bout)
-    return pain === null ? [] : [{ on: bout.startedAt.slice(0, 10), pain }]
-  })
-  const said = bench.bench.visits.flatMap(({ on, readings }) =>
-    readings.flatMap(({ measure, result }) =>
-      measure === 'painAct' ? [{ on, pain: numberOf(result) ?? 0 }] : [],
-    ),
-  )
+  const bouts = data.bouts.map((bout) => ({ ...bout, startedAt: new Date(bout.startedAt) }))
   const now = painOf('painAct')
-  const pains = [...atHome, ...said, ...(now === null ? [] : [{ on: data.today, pain: now }])]
-  return pains.length === 0 ? null : PAIN_TREND_SAYS[painTrend(pains, data.today, data.episode.day)]
+  const pains = [
+    ...painsByDay(bouts, bench.bench.visits, data.episode.timeZone),
+    ...(now === null ? [] : [{ on: data.today, pain: now }]),
+  ]
+  if (pains.length === 0) return null
+  const { conditionId, anchorOn } = data.episode
+  return PAIN_TREND_SAYS[painTrendOf(pains, { conditionId, dayZeroOn: anchorOn }, data.today)]
 })
 function setPain(measure: MeasureName, score: number | null) {
   bench.enter(painPlace(measure))

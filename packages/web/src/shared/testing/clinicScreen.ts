@@ -76,6 +76,7 @@ export function episodeAnswer(changes: Partial<EpisodeAnswer> = {}): EpisodeAnsw
       id: 'e1',
       condition: 'Flexor tendon repair',
       conditionId: 'flexor-tendon-repair',
+      timeZone: 'Europe/Madrid',
       protocolId: 'FT-DURAN',
       protocol: 'Passive first',
       evidence: '',
