@@ -1,6 +1,6 @@
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { depicted, stillFiles } from '@pledge/core'
+import { depicted, stillFiles, TIGHTNESS_PICTURES } from '@pledge/core'
 import { loadCatalogue } from '../packages/catalogue/src/loadCatalogue.ts'
 import { drawingHash } from './lib/drawingHash.mjs'
 import { installPrograms, root } from './lib/install.mjs'
@@ -12,7 +12,8 @@ const AT_ONCE = 12
 const directory = join(root, 'packages/web/public/stills')
 
 /**
- * `npm run stills`: pictures of each exercise at its start and at each shape, for a left hand, into packages/web/public/stills.
+ * `npm run stills`: pictures of each exercise at its start and at each shape, and of the positions in which tightness is tested, for
+ * a left hand, into packages/web/public/stills.
  * A picture is kept under the hash of its angles; what is there already is not drawn again, unless the drawing itself or
  * the hand has changed. What no exercise needs any more is removed.
  */
@@ -27,8 +28,9 @@ async function main() {
     for (const file of readdirSync(directory)) rmSync(join(directory, file))
   }
   const { exercises } = loadCatalogue(join(root, 'catalogue'))
+  const depictions = [...exercises.values(), ...Object.values(TIGHTNESS_PICTURES).flat()]
   const wanted = new Map(
-    [...exercises.values()].flatMap((exercise) =>
+    depictions.flatMap((exercise) =>
       stillFiles(exercise).map((file, shape) => [
         file,
         { exercise: depicted(exercise), side: 'left', shape: shape === 0 ? null : shape - 1 },

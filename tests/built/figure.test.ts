@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { depicted, type Depicted, stillFiles } from '@pledge/core'
+import { depicted, type Depicted, stillFiles, TIGHTNESS_PICTURES } from '@pledge/core'
 import { landmarks, pictureOf } from '@pledge/figure'
 import type { Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
@@ -18,8 +18,8 @@ const { exercises } = loadCatalogue(`${root}catalogue`)
 const entry = (id: string): Depicted => depicted(exercises.get(id)!)
 
 describe('the stills', () => {
-  it('are there for every exercise, at its start and at each shape', () => {
-    const missing = [...exercises.values()]
+  it('are there for every exercise and tightness test, at its start and at each shape', () => {
+    const missing = [...exercises.values(), ...Object.values(TIGHTNESS_PICTURES).flat()]
       .flatMap((exercise) => stillFiles(exercise))
       .filter((file) => !existsSync(`${root}packages/web/public/stills/${file}`))
     expect(missing, 'run "npm run stills"').toEqual([])

@@ -172,7 +172,7 @@ it('every criterion that readings tell says where it is read', () => {
   const motions = ['wrist.flex', 'forearm.sup', 'pip.flex'] as const
   for (const criterion of MEASURED_CRITERIA) {
     expect(measuredHow(criterion)).toBe(
-      ['edema.stable', 'sense.protective', 'trend.down', 'improved'].includes(criterion)
+      ['edema.stable', 'sense.protective', 'trend.down', 'improved', 'web.soft'].includes(criterion)
         ? 'sometimes'
         : 'always',
     )
@@ -183,6 +183,32 @@ it('every criterion that readings tell says where it is read', () => {
     ).toBeGreaterThan(0)
   }
   expect(measuredHow('ord.rom')).toBe('never')
+})
+
+describe('the web of the thumb', () => {
+  const palmar = 'thumbPalmarAbduction.thumb'
+  it('is told only where it is short: one that opens is felt by a person', () => {
+    const both = (own: string, theirs: string) =>
+      told(
+        'web.soft',
+        hand({ digits: ['thumb'] }),
+        visit('2031-04-01', { [`${palmar}.left.passive`]: own, [`${palmar}.right.passive`]: theirs }),
+      )
+    expect(both('35', '50')).toMatchObject({
+      value: false,
+      told: 'thumb opens to 35° helped, 50° on the other hand',
+    })
+    expect(both('45', '50')).toBeUndefined()
+  })
+  it('takes the last reading of the other hand, which is measured once', () =>
+    expect(
+      told(
+        'web.soft',
+        hand({ digits: ['thumb'] }),
+        visit('2031-04-01', { [`${palmar}.right.passive`]: '50' }),
+        visit('2031-04-08', { [`${palmar}.left.passive`]: '30' }),
+      ),
+    ).toMatchObject({ value: false }))
 })
 
 describe('protective feeling', () => {

@@ -27,6 +27,7 @@ import {
   IRRITABILITY_QUESTIONS,
   IRRITABILITY_WORDS,
 } from '../measurement/symptoms/irritability.js'
+import { webTightness } from '../measurement/motion/tissueTightness.js'
 import { shareOfOtherSide } from '../measurement/strength/otherSide.js'
 import type { RecordedFact } from '../protocol/facts.js'
 import { feltFinding } from '../measurement/readings/feltFindings.js'
@@ -83,11 +84,20 @@ export const MEASURED_CRITERIA = [
   'sense.protective',
   'trend.down',
   'improved',
+  'web.soft',
 ] as const satisfies readonly CriterionName[]
 export type MeasuredCriterion = (typeof MEASURED_CRITERIA)[number]
 
-/** Criteria that readings tell only sometimes: a first girth has nothing to compare with, feeling may be examined, a trend takes days. */
-const SOMETIMES: readonly CriterionName[] = ['edema.stable', 'sense.protective', 'trend.down', 'improved']
+/**
+ * Criteria that readings tell only sometimes: a first girth has nothing to compare with, feeling may be examined, a trend takes days,
+ * and a web that opens may still be hard to the touch. */
+const SOMETIMES: readonly CriterionName[] = [
+  'edema.stable',
+  'sense.protective',
+  'trend.down',
+  'improved',
+  'web.soft',
+]
 /** Whether readings always tell a criterion, sometimes, or never. */
 export const MEASURED_HOW = ['always', 'sometimes', 'never'] as const
 export function measuredHow(name: CriterionName): (typeof MEASURED_HOW)[number] {
@@ -143,6 +153,8 @@ export function placesOf(criterion: MeasuredCriterion, about: Measured): Reading
       )
     case 'grip.pct':
       return [of('grip', null, side, null), of('grip', null, other, null)]
+    case 'web.soft':
+      return [side, other].map((on) => of('thumbPalmarAbduction', 'thumb', on, 'passive'))
     case 'edema.stable':
       return about.digits.length > 0
         ? about.digits.map((digit) => of('girthProximal', digit, side, null))
@@ -211,6 +223,7 @@ const FINDERS: Readonly<Record<MeasuredCriterion, Finder>> = {
   // Told from day to day, at home too: `painFacts`.
   'trend.down': () => null,
   improved: () => null,
+  'web.soft': shortWeb,
 }
 
 function painOf(measure: 'painRest' | 'painAct'): Finder {
@@ -379,6 +392,21 @@ function swelling(now: ReadingBook, before: readonly Visit[], about: Measured): 
   if (changes.length === 0) return null
   const up = changes.find(({ isUp }) => isUp)
   return { value: !up, told: (up ?? changes[0]!).told }
+}
+
+/** A web that is short speaks against one that was released; one that opens is still felt by a person. */
+function shortWeb(now: ReadingBook, before: readonly Visit[], about: Measured): Found {
+  const place = (side: Side): ReadingPlace => ({
+    measure: 'thumbPalmarAbduction',
+    digit: 'thumb',
+    side,
+    kind: 'passive',
+  })
+  const [ownPlace, otherPlace] = [place(about.side), place(otherSideOf(about.side))]
+  const own = numberOf(resultAt(now, ownPlace))
+  const theirs = numberOf(resultAt(now, otherPlace) ?? lastAt(before, otherPlace)?.result ?? null)
+  if (webTightness(own, theirs)?.tissue !== 'web') return null
+  return { value: false, told: `thumb opens to ${own}° helped, ${theirs}° on the other hand` }
 }
 
 const IRRITABILITY_MEASURES = ['irritProvoked', 'irritSettles', 'irritNight'] as const

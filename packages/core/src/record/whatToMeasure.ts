@@ -300,6 +300,8 @@ const MOVED_BY: Readonly<
   pipMcpStraight: { kind: 'passive', motions: ['mcp.ext', 'pip.flex'], combo: 'intr_stretch' },
   dipPipFlexed: { kind: 'passive', motions: ['pip.flex', 'dip.flex'] },
   dipPipStraight: { kind: 'passive', motions: ['pip.ext', 'dip.flex'], combo: 'orl_stretch' },
+  thumbIpMcpStraight: { kind: 'passive', motions: ['thumbMcp.ext', 'thumbIp.flex'] },
+  thumbIpMcpFlexed: { kind: 'passive', motions: ['thumbMcp.flex', 'thumbIp.flex'] },
   lostWristBent: { kind: 'passive', motions: ['wrist.flex', 'mcp.ext', 'pip.ext', 'dip.ext'] },
   lostWristBack: {
     kind: 'passive',

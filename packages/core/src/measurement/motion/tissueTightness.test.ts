@@ -1,5 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { extrinsicFlexorTightness, intrinsicTightness, obliqueTightness } from './tissueTightness.js'
+import {
+  extrinsicFlexorTightness,
+  intrinsicTightness,
+  obliqueTightness,
+  thumbExtensorTightness,
+  webTightness,
+} from './tissueTightness.js'
 
 describe('which tissue is tight', () => {
   it.each([
@@ -19,6 +25,17 @@ describe('which tissue is tight', () => {
       extrinsicFlexorTightness(3, null),
       obliqueTightness(null, 3),
     ]).toEqual([null, null, null])
+  })
+  it('names the long extensor of the thumb where its IP bends less with the MCP joint bent (A7)', () => {
+    expect(thumbExtensorTightness(65, 45)).toEqual({ differenceDeg: 20, tissue: 'thumbExtensor' })
+    expect(thumbExtensorTightness(45, 65)!.tissue).toBe('joint')
+    expect(thumbExtensorTightness(65, null)).toBeNull()
+  })
+  it('a web is short from ten degrees less than the other on (A7)', () => {
+    expect(webTightness(40, 50)).toEqual({ differenceDeg: 10, tissue: 'web' })
+    expect(webTightness(41, 50)!.tissue).toBe('noWeb')
+    expect(webTightness(60, 50)!.tissue).toBe('noWeb')
+    expect([webTightness(null, 50), webTightness(40, null)]).toEqual([null, null])
   })
   it('a difference is the one between the two positions', () => {
     expect(obliqueTightness(60, 45)!.differenceDeg).toBe(15)

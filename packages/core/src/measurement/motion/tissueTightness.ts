@@ -5,7 +5,14 @@ import { decided } from '../../anatomy/constant.js'
 export const TIGHTNESS_THRESHOLD = decided(10, 'degrees')
 
 export type TightTissue =
-  'intrinsic' | 'extrinsicExtensor' | 'extrinsicFlexor' | 'obliqueRetinacular' | 'joint'
+  | 'intrinsic'
+  | 'extrinsicExtensor'
+  | 'extrinsicFlexor'
+  | 'obliqueRetinacular'
+  | 'thumbExtensor'
+  | 'joint'
+  | 'web'
+  | 'noWeb'
 export interface TightnessFinding {
   readonly differenceDeg: number
   readonly tissue: TightTissue
@@ -62,4 +69,32 @@ export function obliqueTightness(
   within(dipFlexionPipFlexedDeg, 'dipFlexPipFlexed', FLEXION, 'degrees')
   within(dipFlexionPipExtendedDeg, 'dipFlexPipExtended', FLEXION, 'degrees')
   return finding(dipFlexionPipFlexedDeg - dipFlexionPipExtendedDeg, 'obliqueRetinacular', null, thresholdDeg)
+}
+
+/** Thumb IP flexion with the MCP joint straight less that with it flexed, passive. More: the long extensor of the thumb is tight. */
+export function thumbExtensorTightness(
+  ipFlexionMcpStraightDeg: number | null,
+  ipFlexionMcpFlexedDeg: number | null,
+  thresholdDeg = TIGHTNESS_THRESHOLD.value,
+): TightnessFinding | null {
+  if (ipFlexionMcpStraightDeg === null || ipFlexionMcpFlexedDeg === null) return null
+  within(ipFlexionMcpStraightDeg, 'ipFlexMpExtended', FLEXION, 'degrees')
+  within(ipFlexionMcpFlexedDeg, 'ipFlexMpFlexed', FLEXION, 'degrees')
+  return finding(ipFlexionMcpStraightDeg - ipFlexionMcpFlexedDeg, 'thumbExtensor', null, thresholdDeg)
+}
+
+/**
+ * Passive palmar abduction of the other thumb less that of the injured one. Ten degrees or more: the web is short, and is released
+ * before anything is strengthened.
+ *
+ * Source: A7 (TEXTBOOK-PRACTICE).
+ */
+export function webTightness(
+  injuredDeg: number | null,
+  otherDeg: number | null,
+  thresholdDeg = TIGHTNESS_THRESHOLD.value,
+): TightnessFinding | null {
+  if (injuredDeg === null || otherDeg === null) return null
+  const differenceDeg = otherDeg - injuredDeg
+  return { differenceDeg, tissue: differenceDeg >= thresholdDeg ? 'web' : 'noWeb' }
 }

@@ -230,6 +230,14 @@ export const MEASURES = {
     digits: FINGER_DIGITS,
     kinds: ['passive'],
   }),
+  thumbIpMcpStraight: one('IP flexion, MCP straight', 'degrees', [-50, 110], [0, 90], 'thumbJoint', {
+    digits: ['thumb'],
+    kinds: ['passive'],
+  }),
+  thumbIpMcpFlexed: one('IP flexion, MCP bent', 'degrees', [-50, 110], [0, 90], 'thumbJoint', {
+    digits: ['thumb'],
+    kinds: ['passive'],
+  }),
   lostWristBent: one('Extension lost, wrist bent', 'degrees', [0, 270], [0, 200], 'fingerJoint', {
     digits: FINGER_DIGITS,
     kinds: ['passive'],

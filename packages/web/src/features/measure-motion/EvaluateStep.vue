@@ -8,6 +8,7 @@ import {
   measureFacts,
   SCAR_RATED,
   SCAR_SAID,
+  TIGHTNESS_TESTS,
   type LookGroup,
   measuresOfPart,
   placeKey,
@@ -86,6 +87,7 @@ const TENDON = looksOf('tendon')
 const OWN_LOOK = looksOf('own')
 const SCAR: readonly MeasureName[] = [...SCAR_RATED, ...SCAR_SAID]
 const THUMB: readonly MeasureName[] = ['opposition', 'retropulsion', 'webSpan']
+const TIGHTNESS = TIGHTNESS_TESTS.flatMap(({ pair }) => pair)
 const THUMB_ANGLES: readonly MeasureName[] = ['thumbPalmarAbduction', 'thumbRadialAbduction']
 
 const PARTS: readonly { id: string; title: string; measures: readonly MeasureName[] }[] = [
@@ -153,7 +155,7 @@ const addable = computed(() => [
     isDigit: true,
   })),
   ...PARTS.filter(({ id }) => !isPartOpen(id)).map(({ id, title }) => ({ id, title, isDigit: false })),
-  ...(opened.value.has('tightness') || fingers.value.length === 0
+  ...(opened.value.has('tightness') || bench.shownDigits.length === 0
     ? []
     : [{ id: 'tightness', title: 'which structure is tight', isDigit: false }]),
 ])
@@ -284,6 +286,7 @@ async function correct(visit: EvaluationAnswer) {
             <template v-if="opened.has('tightness')">
               <h2 class="next">Which structure is tight?</h2>
               <TightnessPart />
+              <LockNotes :measures="TIGHTNESS" />
             </template>
             <template v-if="isPartOpen('strength')">
               <header class="next">

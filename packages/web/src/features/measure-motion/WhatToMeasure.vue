@@ -19,7 +19,11 @@ const groups = computed(() =>
     ({ items }) => items.length > 0,
   ),
 )
-const isShut = (item: PlanItem) => item.places.every((place) => bench.isLocked(place))
+/** Nothing of it may be measured: of the injured hand, where it is about both. */
+function isShut({ places }: PlanItem) {
+  const own = places.filter(({ side }) => side !== bench.other)
+  return (own.length > 0 ? own : places).every((place) => bench.isLocked(place))
+}
 const isDone = (item: PlanItem) => !isShut(item) && item.missing.length === 0
 const icon = (item: PlanItem) =>
   isShut(item) ? mdiLockOutline : isDone(item) ? mdiCheckCircle : mdiCircleOutline
