@@ -76,6 +76,7 @@ describe('a database of the first version', () => {
       '0008-order-of-records',
       '0009-measurements',
       '0010-whole-hand',
+      '0011-measured-early',
     ])
     expect(await migrate(owner, instance.accounts.app.user)).toEqual([])
   })

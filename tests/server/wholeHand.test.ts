@@ -1,5 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { newId, signedIn, testClinic, type SignedIn, type TestClinic } from '../database/testClinic.js'
+import {
+  newId,
+  referred,
+  signedIn,
+  testClinic,
+  type SignedIn,
+  type TestClinic,
+} from '../database/testClinic.js'
 
 let clinic: TestClinic
 let noor: SignedIn
@@ -210,5 +217,45 @@ describe('what happened to the hand', () => {
     expect(days).toEqual([...days].sort((a: number, b: number) => a - b))
     await post(`/events/${event.id}/withdrawal`, { id: newId(), why: 'Other patient.' })
     expect((await bench()).history.some(({ id }: { id: string }) => id === event.id)).toBe(false)
+  })
+})
+
+describe('what is measured before its time', () => {
+  const grip = (side: 'left' | 'right') => ({ digit: null, side, kind: null, measure: 'grip', result: [12] })
+  const early = (changes: object = {}) => [
+    { measures: ['grip'], why: 'Asked for by the surgeon.', agreedBy: '', document: '', ...changes },
+  ]
+
+  it('takes the surgeon’s word while it heals, and stands with the visit', async () => {
+    const id = await referred(noor, 'FT-PH', { name: 'Early grip' })
+    const send = (exceptions: object[], readings: object[] = [grip('left')]) =>
+      noor.send('POST', `/api/episodes/${id}/evaluations`, visit(readings, { early: exceptions }))
+    const { locks } = (await noor.send('GET', `/api/episodes/${id}/bench`)).json()
+    const lock = locks.find(({ measure }: { measure: string }) => measure === 'grip')
+    expect(lock.terms).toMatchObject({ isPossible: true, needsSurgeon: true })
+    const paths = async (exceptions: object[]) =>
+      (await send(exceptions)).json().errors.map(({ path }: { path: string }) => path)
+    expect(await paths(early())).toEqual(['early.0.agreedBy'])
+    expect(await paths(early({ agreedBy: 'Dr. P. Hallam-Ito' }))).toEqual(['early.0.document'])
+    expect(await paths(early({ why: '' }))).toEqual(['early.0.why'])
+    const agreed = early({ agreedBy: 'Dr. P. Hallam-Ito', document: 'Message of today' })
+    expect((await send(agreed)).statusCode).toBe(201)
+    const shown = (await noor.send('GET', `/api/episodes/${id}`)).json()
+    expect(shown.evaluations.at(-1).early).toEqual(agreed)
+    // It opens no exercise and no lock.
+    const after = (await noor.send('GET', `/api/episodes/${id}/bench`)).json()
+    expect(after.locks.find(({ measure }: { measure: string }) => measure === 'grip').state).toBe('locked')
+  })
+
+  it('is nothing that no reason opens', async () => {
+    const id = await referred(noor, 'FT-PH', { name: 'Flagged grip' })
+    await noor.send('POST', `/api/episodes/${id}/flags`, { id: newId(), flag: 'RF.INFECT' })
+    const agreed = early({ agreedBy: 'Dr. P. Hallam-Ito', document: 'Message of today' })
+    const answer = await noor.send(
+      'POST',
+      `/api/episodes/${id}/evaluations`,
+      visit([grip('left')], { early: agreed }),
+    )
+    expect(answer.json()).toMatchObject({ code: 'NOT_CLEARED', detail: expect.stringContaining('red flag') })
   })
 })

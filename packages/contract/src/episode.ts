@@ -18,6 +18,7 @@ import {
   openings,
   overrideAnswer,
   overrideOf,
+  overrideTerms,
   reading,
   readingPlace,
   side,
@@ -86,6 +87,8 @@ const evaluation = obj({
   evaluatedOn: str,
   note: str,
   readings: list(reading),
+  /** What was measured before its time, why, and who agreed. */
+  early: maybe(list(obj({ measures: list(word<MeasureName>()), why: str, agreedBy: str, document: str }))),
   /** What it was before it was corrected, oldest first. */
   before: list(obj({ id: str, note: str })),
 })
@@ -117,6 +120,8 @@ export const bench = obj({
       end: maybe(words(['flexed', 'extended'])),
       state: words(['locked', 'limited']),
       verdict,
+      /** What measuring it before its time takes. */
+      terms: overrideTerms,
     }),
   ),
   /** Where pushing a joint to its end waits. */

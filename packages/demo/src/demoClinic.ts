@@ -188,6 +188,7 @@ export async function loadDemoClinic(
     for (const [day, painRest, painAct, ...angles] of demo.visits) {
       const evaluationId = ulid(at(day, 10).getTime())
       await rows.evaluations.create({
+        early: null,
         ...inOrder(),
         id: evaluationId,
         episodeId,

@@ -158,6 +158,17 @@ const reading = mixed<Reading>((input): input is Reading => typeof input === 'ob
 /** Readings of one visit: both hands, every joint twice, and whatever else there is. */
 const MOST_READINGS = 400
 
+/** What was measured before its time, with the reason; while it heals also who of the surgeons agreed, and where that stands. */
+const measuredEarly = object({
+  measures: array()
+    .of(string().oneOf(MEASURE_NAMES, 'Nothing of that name is measured here.').required())
+    .min(1, 'Say what was measured early.')
+    .required(),
+  why: text('the reason', TEXT_LIMITS.outcome),
+  agreedBy: optionalText(TEXT_LIMITS.name),
+  document: optionalText(TEXT_LIMITS.line),
+}).noUnknown(UNKNOWN)
+
 /** One evaluation: what was measured and a note. Nothing measured is left out, never 0. */
 export const newEvaluation = object({
   id: ulidText('the id'),
@@ -165,6 +176,7 @@ export const newEvaluation = object({
   note: optionalText(),
   /** The visit it corrects as a whole; the note then says what was wrong. */
   amendsId: ulidText('the id of the visit it corrects').nullable().notRequired().default(null),
+  early: array().of(measuredEarly.required()).max(20, 'At most 20 exceptions.').default([]),
   readings: array()
     .of(reading)
     .min(1, 'Measure at least one thing.')

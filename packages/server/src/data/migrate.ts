@@ -10,6 +10,7 @@ import * as ruleNames from './migrations/0007-rule-names.js'
 import * as orderOfRecords from './migrations/0008-order-of-records.js'
 import * as measurements from './migrations/0009-measurements.js'
 import * as wholeHand from './migrations/0010-whole-hand.js'
+import * as measuredEarly from './migrations/0011-measured-early.js'
 
 /** One step from a shape of the database to the next: statements, then what of the stored rows is rewritten. */
 export interface Migration {
@@ -32,6 +33,7 @@ export const MIGRATIONS: readonly Migration[] = [
   orderOfRecords,
   measurements,
   wholeHand,
+  measuredEarly,
 ]
 
 /**

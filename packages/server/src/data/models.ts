@@ -192,6 +192,7 @@ export function defineModels(sequelize: Sequelize): Models {
       evaluatedOn: day,
       note: text,
       amendsId: maybeId,
+      early: maybeJson,
       ...written,
     }),
     measurements: table<MeasurementRow>('measurements', {

@@ -165,6 +165,15 @@ export interface EvaluationRow extends RecordedRow {
   note: string
   /** The visit this one corrects, as a whole: then only this one counts. */
   amendsId: string | null
+  /** What was measured before its time; `null`: nothing. */
+  early: readonly MeasuredEarly[] | null
+}
+export interface MeasuredEarly {
+  readonly measures: readonly MeasureName[]
+  readonly why: string
+  /** Who of the surgeons agreed, and where that stands; empty where nothing heals that asks for it. */
+  readonly agreedBy: string
+  readonly document: string
 }
 /** One thing measured at an evaluation; an empty word where it has no digit, side or kind. */
 export interface MeasurementRow {

@@ -3,18 +3,22 @@ import {
   dayZero,
   handMeasures,
   measuredDigits,
+  measureFacts,
   measureLocks,
   overpressureLock,
+  overrideTerms,
   whatToMeasure,
 } from '@pledge/core'
 import type { BodyOf } from '@pledge/contract'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
+import { termsJson } from '../../answers/override.js'
 import { verdictJson } from '../../answers/verdict.js'
 import { episodeIdOf, sentTo, todayOf, told, writtenBy, type AppContext } from '../../context.js'
 import { serve } from '../../plugins/serve.js'
 import { Problem } from '../../problems.js'
 import type { MeasurementRow } from '../../data/rows.js'
 import { caseOn, measuredOf, visitsOf } from '../../record/episodeCase.js'
+import { refuseField } from '../../record/schoolAnswers.js'
 import { aimsJson, historyOf } from './answer.js'
 
 /** What a therapist measures. Mounted at `/api/episodes/:episodeId`. */
@@ -41,13 +45,14 @@ export const evaluation: FastifyPluginAsync<AppContext> = async (app, context) =
       items: whatToMeasure(state, about, visits),
       locks: measureLocks(state, about).map(({ verdict, ...lock }) => ({
         ...lock,
+        terms: termsJson(overrideTerms(verdict, state)),
         verdict: verdictJson(verdict, zero, state.day),
       })),
     }
   })
 
   serve(app, 'addEvaluation', async ({ request, body: content }) => {
-    const { readings, amendsId = null, ...visit } = content
+    const { readings, amendsId = null, early = [], ...visit } = content
     const { id } = visit
     const episodeId = episodeIdOf(request)
     const sent = sentTo(context, request, content, amendsId ? 'evaluation.amend' : 'evaluation.create', {
@@ -55,7 +60,14 @@ export const evaluation: FastifyPluginAsync<AppContext> = async (app, context) =
       ...(amendsId ? { amendsId } : {}),
     })
     await checkTasks(readings, episodeId)
-    const row = { ...visit, amendsId, episodeId, ...writtenBy(context, request) }
+    if (!amendsId) await checkEarly(early, request)
+    const row = {
+      ...visit,
+      amendsId,
+      early: early.length > 0 ? early : null,
+      episodeId,
+      ...writtenBy(context, request),
+    }
     const rows = readings.map((one) => measurementOf(one, id, episodeId))
     await (amendsId
       ? data.findings.amendEvaluation(amendsId, sent, row, rows)
@@ -106,6 +118,27 @@ export const evaluation: FastifyPluginAsync<AppContext> = async (app, context) =
     return { id: body.id }
   })
 
+  /** What is measured before its time takes what an exercise before its time does: nothing that no reason opens, and the surgeon's word. */
+  async function checkEarly(early: readonly SentEarly[], request: FastifyRequest): Promise<void> {
+    if (early.length === 0) return
+    const record = await data.records.of(episodeIdOf(request))
+    const state = caseOn(record, request.catalogue, todayOf(context), clock.now())
+    const locks = measureLocks(state, measuredOf(record, state.protocol))
+    for (const [at, { measures, agreedBy, document }] of early.entries())
+      for (const { measure, verdict } of locks.filter((lock) => measures.includes(lock.measure))) {
+        const terms = overrideTerms(verdict, state)
+        if (!terms.isPossible)
+          throw new Problem(
+            'NOT_CLEARED',
+            `${measureFacts(measure).label} is not measured early: ${terms.why.en}`,
+          )
+        if (terms.needsSurgeon && agreedBy === '')
+          refuseField(`early.${at}.agreedBy`, 'Write who of the surgeons agreed: the injury still heals.')
+        if (terms.needsSurgeon && document === '')
+          refuseField(`early.${at}.document`, 'Say which letter or message allows it.')
+      }
+  }
+
   /** A task is measured where it was told: of another episode nobody knows what it means. */
   async function checkTasks(readings: readonly SentReading[], episodeId: string): Promise<void> {
     const told = readings.flatMap(({ measure, spot }) => (measure === 'task' && spot ? [spot] : []))
@@ -125,6 +158,7 @@ export const evaluation: FastifyPluginAsync<AppContext> = async (app, context) =
   })
 }
 
+type SentEarly = BodyOf<'addEvaluation'>['early'][number]
 type SentReading = BodyOf<'addEvaluation'>['readings'][number]
 
 function measurementOf(sent: SentReading, evaluationId: string, episodeId: string): MeasurementRow {

@@ -356,6 +356,11 @@ async function correct(visit: EvaluationAnswer) {
                 <p v-for="earlier in one.before.filter(({ note }) => note !== '')" :key="earlier.id">
                   {{ earlier.note }}
                 </p>
+                <p v-for="(exception, at) in one.early ?? []" :key="at">
+                  <strong>Before its time:</strong>
+                  {{ exception.measures.map((name) => measureFacts(name).label.toLowerCase()).join(', ') }}:
+                  {{ exception.why }}{{ exception.agreedBy && ` (agreed by ${exception.agreedBy})` }}
+                </p>
                 <p v-if="one.note"><strong v-if="one.before.length > 0">Addendum:</strong> {{ one.note }}</p>
               </article>
             </details>

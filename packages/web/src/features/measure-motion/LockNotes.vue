@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { mdiLockOutline } from '@mdi/js'
 import { measureFacts } from '@pledge/core'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useBenchStore, type Lock } from './benchStore'
+import EarlyDialog from './EarlyDialog.vue'
 
 /** What the repair forbids to be measured today, said once a cause, with what opens it. */
 const props = defineProps<{ measures: readonly string[] }>()
@@ -15,21 +16,33 @@ const nameOf = ({ measure, digits, kind, end }: Lock) => {
   return [kind, label, way].filter(Boolean).join(' ') + whose
 }
 const notes = computed(() => {
-  const found = new Map<string, { names: string[]; isLimited: boolean }>()
+  const found = new Map<string, { locks: Lock[]; isLimited: boolean }>()
   const shown = (bench.plan?.locks ?? []).filter(
     ({ measure, digits }) =>
       props.measures.includes(measure) &&
+      !bench.isEarly(measure) &&
       (digits === null || digits.some((digit) => bench.shownDigits.includes(digit))),
   )
   for (const lock of shown) {
     const { form, told } = lock.verdict
     const text = lock.state === 'limited' && form ? form : (told[0] ?? 'Nobody has opened it.')
-    const note = found.get(text) ?? { names: [], isLimited: lock.state === 'limited' }
-    note.names.push(nameOf(lock))
+    const note = found.get(text) ?? { locks: [], isLimited: lock.state === 'limited' }
+    note.locks.push(lock)
     found.set(text, note)
   }
-  return [...found].map(([text, { names, isLimited }]) => ({ text, isLimited, names }))
+  return [...found].map(([text, { locks, isLimited }]) => ({
+    text,
+    isLimited,
+    locks,
+    names: locks.map(nameOf).join('; '),
+    isPossible: locks.every(({ terms }) => terms.isPossible),
+    why: locks.find(({ terms }) => !terms.isPossible)?.terms.why ?? '',
+  }))
 })
+const opening = ref<{ locks: readonly Lock[]; names: string } | null>(null)
+const early = computed(() =>
+  bench.early.filter(({ measures }) => measures.some((measure) => props.measures.includes(measure))),
+)
 </script>
 
 <template>
@@ -39,9 +52,20 @@ const notes = computed(() => {
         <svg viewBox="0 0 24 24" aria-hidden="true"><path :d="mdiLockOutline" /></svg>
         {{ note.isLimited ? 'Only in this form:' : 'Locked:' }} {{ note.text }}
       </summary>
-      <p>{{ note.names.join('; ') }}</p>
+      <p>{{ note.names }}</p>
+      <p v-if="!note.isLimited">
+        <button v-if="note.isPossible" type="button" class="text-button" @click="opening = note">
+          Measure it all the same
+        </button>
+        <template v-else>{{ note.why }}</template>
+      </p>
     </details>
   </div>
+  <p v-for="(one, at) in early" :key="at" class="early">
+    <strong>Measured before its time:</strong> {{ one.why
+    }}{{ one.agreedBy && ` (agreed by ${one.agreedBy}, ${one.document})` }}
+  </p>
+  <EarlyDialog v-if="opening" v-bind="opening" @close="opening = null" />
 </template>
 
 <style scoped>
@@ -68,5 +92,9 @@ p {
   margin: 2px 0 4px 20px;
   font-size: 13px;
   color: var(--ink-soft);
+}
+.early {
+  margin: 6px 0 0;
+  color: var(--ink);
 }
 </style>

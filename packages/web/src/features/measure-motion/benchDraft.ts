@@ -1,6 +1,6 @@
 /* eslint-disable no-restricted-globals -- What was typed and not yet stored may not be lost with the network or the session. It holds
    numbers under the ids of episode and user, no name, and is forgotten once it is saved. */
-import { isMeasure, placeOfKey, type ReadingMapping } from '@pledge/core'
+import { isMeasure, placeOfKey, type MeasureName, type ReadingMapping } from '@pledge/core'
 
 /** Readings that were typed and not yet saved: kept on this machine, so that reload, lost session and lost network lose none. */
 export interface BenchDraft {
@@ -9,6 +9,14 @@ export interface BenchDraft {
   readonly note: string
   /** The visit it corrects; none: it is today's. */
   readonly amends?: AmendedVisit
+  /** What is measured before its time, and why. */
+  readonly early?: readonly MeasuredEarly[]
+}
+export interface MeasuredEarly {
+  readonly measures: readonly MeasureName[]
+  readonly why: string
+  readonly agreedBy: string
+  readonly document: string
 }
 export interface AmendedVisit {
   readonly id: string
@@ -29,8 +37,14 @@ function readDraft(text: string | null): BenchDraft | null {
     if (typeof draft.id !== 'string' || typeof draft.typed !== 'object') return null
     // A measure that a later version no longer has cannot be shown.
     const known = Object.entries(draft.typed).filter(([key]) => isMeasure(placeOfKey(key).measure))
-    const { id, note = '', amends } = draft
-    return { id, typed: Object.fromEntries(known), note, ...(amends ? { amends } : {}) }
+    const { id, note = '', amends, early } = draft
+    return {
+      id,
+      typed: Object.fromEntries(known),
+      note,
+      ...(amends ? { amends } : {}),
+      ...(early ? { early } : {}),
+    }
   } catch {
     return null
   }

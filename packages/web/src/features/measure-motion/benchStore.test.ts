@@ -41,6 +41,7 @@ const visit = (readings: EvaluationAnswer['readings'], recordedBy = 'noor'): Eva
   note: '',
   recordedBy,
   readings,
+  early: null,
   before: [],
 })
 const PIP = at('pip.ring.left.active')
@@ -51,6 +52,7 @@ const lock = (over: Partial<BenchAnswer['locks'][number]>): BenchAnswer['locks']
   end: 'flexed',
   state: 'locked',
   verdict: verdictAnswer('not-yet'),
+  terms: { isPossible: true, needsSurgeon: false, why: '' },
   ...over,
 })
 
@@ -211,6 +213,24 @@ describe('what to measure', () => {
     store.type(at('pip.ring.left.passive'), '0/90')
     expect(store.next?.id).toBe('crease')
   })
+  it('is measured before its time with a reason, which goes with the visit and survives a reload', async () => {
+    const grip = at('grip..left.')
+    const locked = lock({ measure: 'grip', digits: null, kind: null, end: null })
+    const store = await bench([], plan({ items: [], locks: [locked] }))
+    expect(store.isLocked(grip)).toBe(true)
+    const exception = { why: 'Asked for by the insurer.', agreedBy: '', document: '' }
+    store.measureEarly({ measures: ['grip', 'keyPinch'], ...exception })
+    expect(store.isLocked(grip)).toBe(false)
+    store.type(grip, '12 13 12')
+    const again = await bench([], plan({ items: [], locks: [locked] }))
+    expect(again.isLocked(grip)).toBe(false)
+    addEvaluation.mockResolvedValue({ id: '1' })
+    expect(await again.save('2031-04-11')).toBe(true)
+    // What was unlocked and not measured is no exception.
+    expect(addEvaluation.mock.calls[0]![1]).toMatchObject({ early: [{ measures: ['grip'], ...exception }] })
+    expect(again.isLocked(grip)).toBe(true)
+  })
+
   it('asks for nothing that is locked', async () => {
     const grip = item({ id: 'grip', places: [at('grip..left.')] })
     const locked = lock({ measure: 'grip', digits: null, kind: null, end: null })

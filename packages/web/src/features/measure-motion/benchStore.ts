@@ -23,6 +23,7 @@ import {
   type Digit,
   type DigitFindings,
   type HingeResult,
+  type MeasureName,
   type NumberFindings,
   type Reading,
   type ReadingKind,
@@ -47,6 +48,7 @@ import {
   onOtherTab,
   type AmendedVisit,
   type BenchDraft,
+  type MeasuredEarly,
   type MeasuringOrder,
 } from './benchDraft'
 
@@ -75,6 +77,8 @@ export const useBenchStore = defineStore('bench', () => {
   const presentAgain = reactive(new Set<string>())
   const undoable = ref<{ key: string; before: string }[]>([])
   const amending = ref<AmendedVisit | null>(null)
+  /** What is measured at this visit before its time: its locks are off. */
+  const early = ref<readonly MeasuredEarly[]>([])
   let recorded: readonly EvaluationAnswer[] = []
   let edited: { key: string; isKept: boolean } | null = null
   let episodeId = ''
@@ -120,12 +124,13 @@ export const useBenchStore = defineStore('bench', () => {
   function amend(visit: EvaluationAnswer): boolean {
     if (isTyped.value)
       return failed('Save or clear what is typed first: a correction takes the place of the whole bench.')
-    const { id: amended, evaluatedOn: on, readings } = visit
+    const { id: amended, evaluatedOn: on, readings, early: opened } = visit
     take({
       id: ulid(),
       typed: Object.fromEntries(readings.map((one) => [placeKey(one), asTyped(one.measure, one.result)])),
       note: '',
       amends: { id: amended, on },
+      early: opened ?? [],
     })
     shownDigits.value = DIGITS.filter(
       (digit) => shownDigits.value.includes(digit) || readings.some((one) => one.digit === digit),
@@ -167,6 +172,7 @@ export const useBenchStore = defineStore('bench', () => {
     Object.assign(typed, draft?.typed ?? {})
     note.value = draft?.note ?? ''
     id = draft?.id ?? ulid()
+    early.value = draft?.early ?? []
     // Somebody else may have corrected it meanwhile: then what was typed is a visit of today.
     amending.value = recorded.some(({ id: one }) => one === draft?.amends?.id) ? draft!.amends! : null
     countVisits()
@@ -177,7 +183,13 @@ export const useBenchStore = defineStore('bench', () => {
       typed: { ...typed },
       note: note.value,
       ...(amending.value ? { amends: amending.value } : {}),
+      ...(early.value.length > 0 ? { early: early.value } : {}),
     })
+  }
+  /** Takes the locks off what is measured before its time, with the reason. */
+  function measureEarly(one: MeasuredEarly) {
+    early.value = [...early.value, one]
+    keep()
   }
   function setOrder(next: MeasuringOrder) {
     order.value = next
@@ -323,11 +335,14 @@ export const useBenchStore = defineStore('bench', () => {
   })
   function locksAt({ measure, digit, side, kind }: ReadingPlace): Lock[] {
     // What was measured once is corrected whatever may be measured today.
-    if (side !== injured.value || amending.value) return []
+    if (side !== injured.value || amending.value || isEarly(measure)) return []
     return (locksByMeasure.value.get(measure) ?? []).filter(
       (lock) =>
         lock.kind === kind && (lock.digits === null || (digit !== null && lock.digits.includes(digit))),
     )
+  }
+  function isEarly(measure: MeasureName): boolean {
+    return early.value.some(({ measures }) => measures.includes(measure))
   }
   /** Nothing of it may be measured today. */
   function isLocked(place: ReadingPlace): boolean {
@@ -415,6 +430,14 @@ export const useBenchStore = defineStore('bench', () => {
     ),
   ])
 
+  /** Exceptions something was measured by; one that was not used is none. */
+  const usedEarly = computed<MeasuredEarly[]>(() =>
+    early.value.flatMap((one) => {
+      const measures = one.measures.filter((name) => readings.value.some(({ measure }) => measure === name))
+      return measures.length > 0 ? [{ ...one, measures }] : []
+    }),
+  )
+
   /** @returns whether the visit is stored */
   async function save(evaluatedOn: string): Promise<boolean> {
     const isAnswered = saveState.value.name === 'asking'
@@ -435,10 +458,15 @@ export const useBenchStore = defineStore('bench', () => {
       readings: readings.value,
     }
     const amends = amending.value
+    const exceptions = usedEarly.value.map((one) => ({ ...one, measures: [...one.measures] }))
     try {
-      await api.addEvaluation(episodeId, { ...visit, amendsId: amends?.id ?? null })
+      await api.addEvaluation(episodeId, {
+        ...visit,
+        early: exceptions,
+        amendsId: amends?.id ?? null,
+      })
       // What is typed from here on is another visit; these readings are the last ones now.
-      const stored = { ...visit, recordedBy: bench.value.by, before: [] }
+      const stored = { ...visit, early: exceptions, recordedBy: bench.value.by, before: [] }
       recorded = amends ? recorded.map((one) => (one.id === amends.id ? stored : one)) : [...recorded, stored]
       clear()
       saveState.value = { name: 'saved', readings: visit.readings.length }
@@ -474,6 +502,8 @@ export const useBenchStore = defineStore('bench', () => {
     wrong,
     asks,
     amending,
+    early,
+    usedEarly,
     isTyped,
     start,
     amend,
@@ -482,6 +512,8 @@ export const useBenchStore = defineStore('bench', () => {
     lookUp,
     stop,
     setOrder,
+    measureEarly,
+    isEarly,
     enter,
     leave,
     wrongAt,
