@@ -13,6 +13,7 @@ const DEMO = {
   PLEDGE_TIME_ZONE: process.env.PLEDGE_TIME_ZONE ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
   PLEDGE_CLINIC_PHONE: '555 0142',
   PLEDGE_OUT_OF_HOURS: '555 0190',
+  PLEDGE_LOW_BANDS: 'yes',
 }
 
 /** Refuses before anything is started when the port is taken. */

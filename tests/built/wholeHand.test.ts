@@ -64,6 +64,69 @@ it(
   },
 )
 
+it(
+  'which structure is tight, what is measured before its time, published tables and ranges',
+  { timeout: 90_000 },
+  async () => {
+    // Six weeks after a volar plate: the wrist may move, strength waits.
+    const episodeId = await benchOf(page, url, 'DRF-VLP-EARLY', 50)
+    const type = async (key: string, text: string) => {
+      await page.focus(cell(key))
+      await page.keyboard.type(text)
+    }
+    await press(page, 'ring')
+    await press(page, 'which structure is tight')
+    await reads(page, 'DIP bends, PIP in two positions')
+    const broken = () =>
+      page.$$eval('.test img', (images) =>
+        images.filter((one) => (one as HTMLImageElement).naturalWidth === 0).map(({ src }) => src),
+      )
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('.test img')].every((one) => (one as HTMLImageElement).complete),
+    )
+    expect(await broken()).toEqual([])
+    await type('pipMcpFlexed.ring.left.passive', '95')
+    await reads(page, 'Still to measure: MCP straight.')
+    await type('pipMcpStraight.ring.left.passive', '70')
+    await reads(page, '25° apart. The small hand muscles are tight.')
+
+    if (!(await page.$(cell('grip..right.')))) await press(page, 'strength')
+    expect(await page.$(cell('grip..left.'))).toBeNull()
+    await page.evaluate(() => {
+      const lock = [...document.querySelectorAll<HTMLDetailsElement>('.locks details')].find((one) =>
+        one.textContent.includes('Grip'),
+      )!
+      lock.open = true
+    })
+    await page.click('.locks details[open] button')
+    await reads(page, 'opens no exercise')
+    await expectAccessible(page, 'measured early')
+    await press(page, 'Unlock it for this visit')
+    await reads(page, 'Say why it is measured now.')
+    await fill(page, 'Letter or message', 'Message of today')
+    await fill(page, 'Reason', 'Asked for by the surgeon.')
+    await press(page, 'Unlock it for this visit')
+    await page.waitForSelector(cell('grip..left.'))
+    await type('grip..left.', '12 12 12')
+    await type('grip..right.', '40 40 40')
+    await press(page, 'women')
+    await reads(page, 'Table of 1985, right hand and left hand')
+    await expectAccessible(page, 'bench with tightness and tables')
+
+    await press(page, 'Over time')
+    await page.select('select[aria-label="Measure over time"]', 'grip..left.')
+    // 25 to 50 % of 40 kg at six weeks.
+    await reads(page, 'Today within the range of published groups.')
+    await press(page, 'Save the evaluation')
+    await reads(page, 'Saved: 4 readings.')
+    const stored = await page.evaluate(
+      async (id) => (await (await fetch(`/api/episodes/${id}`)).json()).evaluations.at(-1).early,
+      episodeId,
+    )
+    expect(stored).toMatchObject([{ measures: ['grip'], why: 'Asked for by the surgeon.' }])
+  },
+)
+
 it('skin, scar, own tasks and a goal, and a visit that is corrected', { timeout: 90_000 }, async () => {
   await benchOf(page, url, 'STIFF', 61)
   // What the skin feels, by keyboard: a place from the list, a marking in its cell.

@@ -19,6 +19,7 @@ const SETTINGS: AppSettings = {
   sessionSecret: 'a secret of the tests that is long enough',
   isSecure: false,
   devicesUrl: null,
+  showsLowBands: false,
   limits: { signInPerMinute: 1000, pairingPerMinute: 1000, requestsPerMinute: 100_000 },
 }
 

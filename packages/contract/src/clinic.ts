@@ -10,6 +10,8 @@ export const session = obj({
   today: str,
   /** Where measuring devices are reached over the network. */
   devicesUrl: maybe(str),
+  /** Whether published ranges of low confidence are shown in the trend. */
+  showsLowBands: bool,
 })
 export type SessionAnswer = Static<typeof session>
 

@@ -1,6 +1,7 @@
 // Dates
 export {
   addDays,
+  ageInYears,
   clinicalDayAt,
   daysBetween,
   isClinicalDay,
@@ -177,6 +178,7 @@ export * from './record/foundAtVisits.js'
 export * from './record/goals.js'
 export * from './record/goalTemplates.js'
 export * from './record/handHistory.js'
+export * from './record/expectedBands.js'
 export { dayZero, patientCaseOf, type CaseRecord } from './record/patientCaseOf.js'
 export * from './record/reviews.js'
 export * from './record/boutAtHome.js'

@@ -12,6 +12,7 @@ export interface AppSettings {
   readonly sessionSecret: string
   readonly isSecure: boolean
   readonly devicesUrl: string | null
+  readonly showsLowBands: boolean
   readonly limits: {
     readonly signInPerMinute: number
     readonly pairingPerMinute: number

@@ -10,6 +10,8 @@ export interface Settings {
   readonly today: string | null
   /** Where measuring devices are reached over the network, as `ws://127.0.0.1:8091`; `null`: at a port of the browser only. */
   readonly devicesUrl: string | null
+  /** Whether the trend shows ranges of published groups of which the confidence is low. */
+  readonly showsLowBands: boolean
 }
 
 export interface ClinicSettings {
@@ -56,6 +58,11 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
   // Unencrypted only within this machine: a reading may not be changed on its way.
   if (devicesUrl !== null && !/^(wss:\/\/[\w.-]+|ws:\/\/(127\.0\.0\.1|localhost))(:\d+)?$/.test(devicesUrl))
     problems.push('PLEDGE_DEVICES_URL: wss://host:port, or ws://127.0.0.1:port on this machine; or nothing')
+  const lowBands = env['PLEDGE_LOW_BANDS']?.trim() || 'no'
+  if (!['yes', 'no'].includes(lowBands))
+    problems.push(
+      'PLEDGE_LOW_BANDS: yes to show published ranges of low confidence in the trend; no, or nothing',
+    )
   const settings: Settings = {
     port: port('PORT', 'the port to listen on'),
     host: env['PLEDGE_HOST']?.trim() || '127.0.0.1',
@@ -79,6 +86,7 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
     },
     today,
     devicesUrl,
+    showsLowBands: lowBands === 'yes',
   }
   if (problems.length > 0)
     throw new SettingError(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, clinicalDayAt, daysBetween, isClinicalDay } from './clinicalDay.js'
+import { addDays, clinicalDayAt, daysBetween, isClinicalDay, ageInYears } from './clinicalDay.js'
 
 describe('clinical days', () => {
   it.each([
@@ -28,4 +28,11 @@ describe('clinical days', () => {
     expect(clinicalDayAt(late, 'Europe/Lisbon')).toBe('2031-04-12')
     expect(clinicalDayAt(late, 'America/Bogota')).toBe('2031-04-11')
   })
+})
+
+it('an age is in whole years: the day before the birthday is one less', () => {
+  expect(ageInYears('1970-05-01', '2031-04-30')).toBe(60)
+  expect(ageInYears('1970-05-01', '2031-05-01')).toBe(61)
+  expect(ageInYears('2000-02-29', '2031-02-28')).toBe(30)
+  expect(ageInYears('2000-02-29', '2031-03-01')).toBe(31)
 })

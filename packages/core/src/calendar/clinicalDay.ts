@@ -79,3 +79,9 @@ export function clinicalDayAt(instant: Date, timeZone: string): ClinicalDay {
   const part = (type: string) => parts.find((p) => p.type === type)?.value ?? ''
   return `${part('year')}-${part('month')}-${part('day')}`
 }
+
+/** Whole years from a birth date to a day; who was born on February 29 turns a year older on March 1. */
+export function ageInYears(birthDate: ClinicalDay, on: ClinicalDay): number {
+  const years = Number(on.slice(0, 4)) - Number(birthDate.slice(0, 4))
+  return on.slice(5) < birthDate.slice(5) ? years - 1 : years
+}

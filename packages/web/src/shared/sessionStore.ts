@@ -18,6 +18,7 @@ export const useSessionStore = defineStore('session', () => {
   const clinic = ref<SessionAnswer['clinic']>({ name: '', timeZone: 'UTC' })
   const today = ref('')
   const devicesUrl = ref<string | null>(null)
+  const showsLowBands = ref(false)
   const openCases = ref<OpenCase[]>([])
 
   function take(answer: SessionAnswer) {
@@ -25,6 +26,7 @@ export const useSessionStore = defineStore('session', () => {
     clinic.value = answer.clinic
     today.value = answer.today
     devicesUrl.value = answer.devicesUrl
+    showsLowBands.value = answer.showsLowBands
   }
   async function load() {
     take(await api.session())
@@ -46,5 +48,17 @@ export const useSessionStore = defineStore('session', () => {
   function closeTab(id: string) {
     openCases.value = openCases.value.filter((one) => one.id !== id)
   }
-  return { user, clinic, today, devicesUrl, openCases, load, signIn, signOut, keepTab, closeTab }
+  return {
+    user,
+    clinic,
+    today,
+    devicesUrl,
+    showsLowBands,
+    openCases,
+    load,
+    signIn,
+    signOut,
+    keepTab,
+    closeTab,
+  }
 })

@@ -22,6 +22,10 @@ export const MEASURE_ERRORS = {
   fingerJoint: fromPaper([5, 8], 'degrees', 'ELLIS-BRUTON-2002', 'medium'),
   fingertipToCrease: fromPaper([6, 8], 'mm', 'ELLIS-BRUTON-2002', 'medium'),
   totalActiveMotion: ours([12, 20], 'degrees', 'medium'),
+  /** Sums of readings, as the one above: errors taken as independent. */
+  wristArc: ours([10, 14], 'degrees', 'medium'),
+  forearmArc: ours([11, 16], 'degrees', 'medium'),
+  fingerEndArc: ours([10, 16], 'degrees', 'medium'),
   opposition: ours([1, 1], 'stages', 'low'),
   grip: fromPaper([6, 6], 'kgf', 'NITSCHKE-1999', 'high'),
   /** In injured hands, two tests of one session: 61 N. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { finger, visit } from '../../../../../tests/builders/readings.js'
 import { addDays } from '../../calendar/clinicalDay.js'
-import { seriesCourse, seriesIdOf, seriesOf } from './series.js'
+import { isSeriesId, seriesBounds, seriesCourse, seriesIdOf, seriesOf } from './series.js'
 
 const weekly = (key: string, ...values: (number | string)[]) =>
   values.map((value, at) => visit(addDays('2031-03-01', 7 * at), { [key]: String(value) }))
@@ -33,6 +33,34 @@ describe('the series of a case', () => {
     expect(seriesOf(visits, 'left').find(({ id }) => id === 'tam.ring')!.points[0]!.value).toBe(195)
   })
   it('begin with what was measured most often', () => expect(ids[0]).toBe('painAct...'))
+})
+
+describe('what is worked out of several readings', () => {
+  const visits = [
+    visit('2031-03-01', {
+      ...finger('ring', 'left.active', ['0/80', '15/95', '5/50']),
+      'wristFlexion..left.active': '35',
+      'wristExtension..left.active': '-10',
+      'pronation..left.active': '70',
+    }),
+  ]
+  const values = Object.fromEntries(
+    seriesOf(visits, 'left').map(({ id, points }) => [id, points.at(-1)!.value]),
+  )
+  // Source: measures M-04, worked example: PIP 95/15 and DIP 50/5 are 125°.
+  it('is told of fingers and arcs, and of nothing that was measured in part', () => {
+    expect(values).toMatchObject({ 'tam.ring': 205, 'ends.ring': 125, 'arc.wrist': 25 })
+    expect(values).not.toHaveProperty('arc.forearm')
+  })
+  it('can be what a goal is tied to, within what it can be', () => {
+    expect(['ends.ring', 'arc.wrist', 'ends.thumb', 'arc.knee'].map(isSeriesId)).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ])
+    expect(seriesBounds('arc.wrist')).toEqual([0, 240])
+  })
 })
 
 describe('a course', () => {

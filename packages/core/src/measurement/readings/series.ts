@@ -1,12 +1,19 @@
 import type { ClinicalDay } from '../../calendar/clinicalDay.js'
 import { daysBetween } from '../../calendar/clinicalDay.js'
-import { DIGITS } from '../../vocabulary/vocabulary.js'
+import { DIGITS, type Digit } from '../../vocabulary/vocabulary.js'
 import { errorOfMeasure, type Measure as ErrorName } from '../change/measureErrors.js'
 import { courseOf, type Course } from '../change/plateau.js'
 import type { RobustSlope } from '../change/robustSlope.js'
 import { isLook } from '../looks/looks.js'
 import { digitHinges, digitTotal } from './digitTotal.js'
-import { isMeasure, measureFacts, type MeasureFacts, type Side } from './measures.js'
+import {
+  FINGER_DIGITS,
+  isMeasure,
+  measureFacts,
+  type MeasureFacts,
+  type MeasureName,
+  type Side,
+} from './measures.js'
 import { checkedReading, knownEnds, numberOf, placeKey, placeOfKey, type HingeResult } from './reading.js'
 import { bookOfVisit, placeWords, type Visit } from './visits.js'
 
@@ -19,7 +26,7 @@ export interface SeriesPoint {
 
 /** A measure over the visits of a case. */
 export interface Series {
-  /** `tam.ring`, or the place of a reading with the end of a hinge: `pip.ring.left.active.flexed`. */
+  /** What is worked out of several readings, as `tam.ring`, `ends.ring` and `arc.wrist`; or the place of a reading with the end of a hinge: `pip.ring.left.active.flexed`. */
   readonly id: string
   readonly label: string
   readonly unit: MeasureFacts['unit']
@@ -27,6 +34,86 @@ export interface Series {
   readonly error: ErrorName | null
   /** In the order of the visits. */
   readonly points: readonly SeriesPoint[]
+}
+
+/** What is worked out of several readings of one visit. */
+interface Derived {
+  readonly id: string
+  readonly label: string
+  readonly error: ErrorName
+  readonly bounds: readonly [number, number]
+  readonly of: (visit: Visit, before: readonly Visit[], side: Side) => number | null
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+function totalSeries(digit: Digit): Derived {
+  return {
+    id: `tam.${digit}`,
+    label: `${capital(digit)}, total active motion`,
+    error: 'totalActiveMotion',
+    bounds: [0, 360],
+    of: (visit, before, side) =>
+      digitTotal(digit, digitHinges(digit, side, 'active', bookOfVisit(visit), before)).totalDeg,
+  }
+}
+/** PIP and DIP of a finger: what the two-joint formula for flexor tendons is worked out of. */
+function endSeries(digit: Digit): Derived {
+  return {
+    id: `ends.${digit}`,
+    label: `${capital(digit)}, PIP and DIP, active`,
+    error: 'fingerEndArc',
+    bounds: [0, 240],
+    of(visit, before, side) {
+      const { pip, dip } = digitHinges(digit, side, 'active', bookOfVisit(visit), before)
+      const arcs = [pip, dip].map((result) => {
+        const { flexedEndDeg, extendedEndDeg } = knownEnds((result ?? null) as HingeResult | null)
+        return flexedEndDeg === null || extendedEndDeg === null
+          ? null
+          : flexedEndDeg - Math.max(0, extendedEndDeg)
+      })
+      return arcs.some((arc) => arc === null) ? null : arcs[0]! + arcs[1]!
+    },
+  }
+}
+function arcSeries(
+  id: string,
+  label: string,
+  error: ErrorName,
+  measures: readonly [MeasureName, MeasureName],
+): Derived {
+  return {
+    id,
+    label,
+    error,
+    bounds: [0, 240],
+    of(visit, _before, side) {
+      const ends = measures.map((measure) => {
+        const result = bookOfVisit(visit).get(placeKey({ measure, digit: null, side, kind: 'active' }))
+        const number = result === undefined ? null : numberOf(result)
+        return number === null ? null : number * measureFacts(measure).signed
+      })
+      return ends.some((end) => end === null) ? null : ends[0]! + ends[1]!
+    },
+  }
+}
+const DERIVED: readonly Derived[] = [
+  ...DIGITS.map(totalSeries),
+  ...FINGER_DIGITS.map(endSeries),
+  arcSeries('arc.wrist', 'Wrist, bent to straight, active', 'wristArc', ['wristFlexion', 'wristExtension']),
+  arcSeries('arc.forearm', 'Forearm, turned in and out, active', 'forearmArc', ['pronation', 'supination']),
+]
+const DERIVED_BY_ID = new Map(DERIVED.map((one) => [one.id, one]))
+
+/** The last value of a series that is worked out of several readings, of either side; `null` where it never was. */
+export function lastOfSeries(id: string, visits: readonly Visit[], side: Side): SeriesPoint | null {
+  const derived = DERIVED_BY_ID.get(id)
+  if (!derived) return null
+  for (let at = visits.length - 1; at >= 0; at -= 1) {
+    const visit = visits[at]!
+    const value = derived.of(visit, visits.slice(0, at), side)
+    if (value !== null) return { on: visit.on, by: visit.by, value }
+  }
+  return null
 }
 
 /**
@@ -42,13 +129,7 @@ export function seriesOf(visits: readonly Visit[], side: Side): Series[] {
     found.set(id, series)
   }
   visits.forEach((visit, at) => {
-    const book = bookOfVisit(visit)
-    for (const digit of DIGITS)
-      add(
-        `tam.${digit}`,
-        visit,
-        digitTotal(digit, digitHinges(digit, side, 'active', book, visits.slice(0, at))).totalDeg,
-      )
+    for (const { id, of } of DERIVED) add(id, visit, of(visit, visits.slice(0, at), side))
     for (const reading of visit.readings) {
       if (reading.side !== null && reading.side !== side) continue
       // What is looked at is a word, not a number.
@@ -72,11 +153,8 @@ const HINGE_END = /\.(flexed|lacks)$/
 
 /** What a series is, by its id. */
 export function seriesFacts(id: string): Omit<Series, 'points'> {
-  if (id.startsWith('tam.')) {
-    const digit = id.slice(4)
-    const label = `${digit.charAt(0).toUpperCase()}${digit.slice(1)}, total active motion`
-    return { id, label, unit: 'degrees', isMoreBetter: true, error: 'totalActiveMotion' }
-  }
+  const derived = DERIVED_BY_ID.get(id)
+  if (derived) return { id, label: derived.label, unit: 'degrees', isMoreBetter: true, error: derived.error }
   const end = HINGE_END.exec(id)?.[1]
   const place = placeOfKey(id.replace(HINGE_END, ''))
   const { unit, isMoreBetter, error } = measureFacts(place.measure)
@@ -88,8 +166,7 @@ export function seriesFacts(id: string): Omit<Series, 'points'> {
 
 /** Whether an id names a series that readings of a side can make: what a goal may be tied to. */
 export function isSeriesId(id: string): boolean {
-  const tam = /^tam\.(\w+)$/.exec(id)
-  if (tam) return (DIGITS as readonly string[]).includes(tam[1]!)
+  if (DERIVED_BY_ID.has(id)) return true
   const end = HINGE_END.exec(id)?.[1]
   const place = placeOfKey(id.replace(HINGE_END, ''))
   if (!isMeasure(place.measure)) return false
@@ -106,8 +183,7 @@ export function isSeriesId(id: string): boolean {
 
 /** The least and greatest value a series can have. */
 export function seriesBounds(id: string): readonly [number, number] {
-  if (id.startsWith('tam.')) return [0, 360]
-  return measureFacts(placeOfKey(id.replace(HINGE_END, '')).measure).hard
+  return DERIVED_BY_ID.get(id)?.bounds ?? measureFacts(placeOfKey(id.replace(HINGE_END, '')).measure).hard
 }
 
 /** The series a cell belongs to: the flexed end of a hinge, else the number. */

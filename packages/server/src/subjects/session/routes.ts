@@ -23,6 +23,7 @@ export const session: FastifyPluginAsync<AppContext> = async (app, context) => {
       clinic,
       today: todayOf(context),
       devicesUrl: settings.devicesUrl,
+      showsLowBands: settings.showsLowBands,
     }
   })
 
@@ -48,6 +49,7 @@ export const session: FastifyPluginAsync<AppContext> = async (app, context) => {
         clinic,
         today: todayOf(context),
         devicesUrl: settings.devicesUrl,
+        showsLowBands: settings.showsLowBands,
       }
     },
     {

@@ -36,6 +36,7 @@ import HistoryPart from './HistoryPart.vue'
 import ImportDialog from './ImportDialog.vue'
 import LockNotes from './LockNotes.vue'
 import LookPart from './LookPart.vue'
+import NormsPart from './NormsPart.vue'
 import NumberTable from './NumberTable.vue'
 import PainPart from './PainPart.vue'
 import RangeFans from './RangeFans.vue'
@@ -295,6 +296,7 @@ async function correct(visit: EvaluationAnswer) {
               </header>
               <LockNotes :measures="STRENGTH" />
               <NumberTable :rows="rowsOf(STRENGTH)" @drawn="draw" />
+              <NormsPart />
             </template>
             <template v-if="isPartOpen('swelling')">
               <h2 class="next">Swelling</h2>

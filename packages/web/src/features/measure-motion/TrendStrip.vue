@@ -1,8 +1,19 @@
 <script setup lang="ts">
-import { daysBetween, seriesCourse, seriesIdOf, seriesOf, type Visit } from '@pledge/core'
+import {
+  againstBand,
+  ageInYears,
+  daysBetween,
+  expectedBandOf,
+  seriesCourse,
+  seriesIdOf,
+  seriesOf,
+  type Visit,
+} from '@pledge/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useCaseStore } from '../../shared/case/caseStore'
 import { ribbonScale } from '../../shared/case/ribbonScale'
 import { dayText } from '../../shared/words'
+import { useSessionStore } from '../../shared/sessionStore'
 import { useBenchStore } from './benchStore'
 import { unitText } from './findingWords'
 import { seriesLabel } from './goalWords'
@@ -15,6 +26,8 @@ const props = defineProps<{
   focused: string | null
 }>()
 const bench = useBenchStore()
+const cases = useCaseStore()
+const session = useSessionStore()
 
 const HEIGHT = 132
 const [TOP, BOTTOM, LABEL_WIDTH] = [12, 22, 132]
@@ -74,11 +87,58 @@ const said = computed(() => {
 
 /** The goal that is told by this measure: where it has to be, and by when. */
 const goal = computed(() => bench.plan?.goals.find((one) => one.series === series.value?.id) ?? null)
+/** The range of published groups, where one fits; of low confidence only where the clinic shows such. */
+const bandAbout = computed(() => {
+  const { data } = cases
+  return data
+    ? {
+        protocolId: data.episode.protocolId,
+        side: bench.injured,
+        dayZeroOn: props.dayZeroOn,
+        age: ageInYears(data.patient.birthDate, props.today),
+      }
+    : null
+})
+const band = computed(() => {
+  if (!series.value || !bandAbout.value) return null
+  const found = expectedBandOf(series.value.id, bandAbout.value, visits.value)
+  return found && (found.confidence !== 'low' || session.showsLowBands) ? found : null
+})
+const STANDS = {
+  below: 'below the range of published groups',
+  within: 'within the range of published groups',
+  above: 'above the range of published groups',
+}
+const stands = computed(() => {
+  const latest = series.value?.points.at(-1)
+  if (!band.value || !latest || !bandAbout.value) return ''
+  const where = againstBand(series.value!.id, latest, bandAbout.value, visits.value)
+  return where ? ` Today ${STANDS[where]}.` : ''
+})
 const scale = computed(() => ribbonScale(daysBetween(props.dayZeroOn, props.today), width.value, LABEL_WIDTH))
+/** As far as the axis goes. */
+const bandShown = computed(() => {
+  const { lastDay } = scale.value
+  const anchors = band.value?.anchors ?? []
+  const inside = anchors.filter(({ day }) => day <= lastDay)
+  const [from, to] = [inside.at(-1), anchors[inside.length]]
+  if (!from || !to || from.day === lastDay) return inside
+  const share = (lastDay - from.day) / (to.day - from.day)
+  const between = (key: 'low' | 'middle' | 'high') => from[key] + share * (to[key] - from[key])
+  return [...inside, { day: lastDay, low: between('low'), middle: between('middle'), high: between('high') }]
+})
+const bandPath = computed(() => {
+  const at = (key: 'low' | 'high') => bandShown.value.map((one) => `${scale.value.x(one.day)} ${y(one[key])}`)
+  return `M${[...at('high'), ...at('low').reverse()].join('L')}Z`
+})
+const bandMiddle = computed(
+  () => `M${bandShown.value.map((one) => `${scale.value.x(one.day)} ${y(one.middle)}`).join('L')}`,
+)
 const span = computed(() => {
   const values = [
     ...(series.value?.points ?? []).map(({ value }) => value),
     ...(goal.value ? [goal.value.target] : []),
+    ...bandShown.value.flatMap(({ low, high }) => [low, high]),
   ]
   const reach = course.value?.whisker ?? 0
   const [low, high] = [Math.min(...values) - reach, Math.max(...values) + reach]
@@ -123,7 +183,7 @@ const lines = computed(() => {
         </option>
       </select>
       <p>
-        <span class="tabular">{{ series.points.at(-1)!.value }}{{ unit }}</span> {{ said }}
+        <span class="tabular">{{ series.points.at(-1)!.value }}{{ unit }}</span> {{ said }}{{ stands }}
       </p>
     </header>
     <template v-if="isOpen">
@@ -131,6 +191,10 @@ const lines = computed(() => {
         <g v-for="line in lines" :key="line">
           <line :x1="LABEL_WIDTH" :x2="width - 10" :y1="y(line)" :y2="y(line)" class="grid" />
           <text :x="LABEL_WIDTH - 8" :y="y(line) + 4" text-anchor="end">{{ line }}{{ unit }}</text>
+        </g>
+        <g v-if="bandShown.length > 1" class="band">
+          <path :d="bandPath" />
+          <path :d="bandMiddle" class="middle" />
         </g>
         <line
           :x1="scale.x(daysBetween(dayZeroOn, today))"
@@ -180,6 +244,18 @@ const lines = computed(() => {
           bars: error of one reading, 95 %; squares: another therapist
         </text>
       </svg>
+      <p v-if="band" class="soft caption">
+        Pale: range seen in published groups after {{ band.group }}, as a share {{ band.reference }}. People
+        differ; it is no forecast.
+        <span
+          >From memory, confidence {{ band.confidence }};
+          {{
+            band.source === 'PLEDGE-DECISION'
+              ? 'our own synthesis of several groups.'
+              : `source ${band.source}.`
+          }}</span
+        >
+      </p>
       <details>
         <summary>As a table</summary>
         <table>
@@ -263,6 +339,18 @@ text {
 .goal text {
   fill: var(--moss);
   font-weight: 600;
+}
+.band path {
+  fill: var(--teal-wash);
+}
+.band .middle {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-dasharray: 3 4;
+}
+.caption {
+  margin-top: 2px;
+  font-size: 13px;
 }
 .whisker {
   stroke: var(--ink-soft);

@@ -92,3 +92,15 @@ export function keptMapping(header: readonly string[]): ReadingMapping | null {
 export function keepMapping(header: readonly string[], mapping: ReadingMapping): void {
   localStorage.setItem(MAPPING_KEY + header.join('|'), JSON.stringify(mapping))
 }
+
+/** The column of strength tables that is compared with in a case, on this machine; `null`: none was chosen. */
+export type NormColumn = 'female' | 'male'
+const NORM_KEY = 'pledge.bench.norms.'
+export function keptNormColumn(episodeId: string): NormColumn | null {
+  const kept = localStorage.getItem(NORM_KEY + episodeId)
+  return kept === 'female' || kept === 'male' ? kept : null
+}
+export function keepNormColumn(episodeId: string, column: NormColumn | null): void {
+  if (column) localStorage.setItem(NORM_KEY + episodeId, column)
+  else localStorage.removeItem(NORM_KEY + episodeId)
+}
