@@ -1,11 +1,15 @@
 import { readFileSync } from 'node:fs'
 import {
   addDays,
+  checkedReading,
   clinicalDayAt,
-  signedDeg,
+  placeOfKey,
   signedItem,
+  standingOf,
+  typedReading,
   type Catalogue,
   type ClinicalDay,
+  type Digit,
   type Dose,
   type RedFlag,
   type WristMotion,
@@ -35,34 +39,50 @@ export const DEMO_USERS = [
 
 const SURGEON = 'Dr. P. Hallam-Ito'
 
-interface DemoPatient {
+/** Everybody in the demo, whatever the hand has. */
+interface DemoCase {
   readonly patient: Pick<
     PatientRow,
     'name' | 'birthDate' | 'dominantHand' | 'language' | 'hasLatexAllergy' | 'hasAdhesiveAllergy'
   >
+  readonly conditionId: string
+  readonly protocolId: string
   readonly side: 'left' | 'right'
+  readonly digits: readonly Digit[]
   readonly day: number
+  /** Days from the injury to day 0. */
+  readonly injuredBefore: number
   readonly therapist: 'noor' | 'emeka'
   readonly work: string
   readonly note: string
-  /** Criteria with the day since surgery on which they were given; `[day, value]` for scores. */
-  readonly given: Readonly<Record<string, number>>
-  /** Visits: day, pain at rest and in action, active flexion, extension, radial, ulnar, pronation, supination of the injured side. */
-  readonly visits: readonly (readonly [number, number, number, ...number[]])[]
-  readonly healthy: readonly number[]
+  /** Criteria with the day on which they were given; `[day, value]` for numbers. */
+  readonly given: Readonly<Record<string, number | readonly [day: number, value: number]>>
+  /** Visits: what was typed at the bench, by the key of its place; `task:0` is the first of their own tasks. */
+  readonly seen: readonly { readonly day: number; readonly readings: Readonly<Record<string, string>> }[]
+  readonly tasks?: readonly string[]
+  readonly goals?: readonly { words: string; series: string; target: number; dueDay: number }[]
   /** What was so when health was asked at the first visit; nothing by default. */
   readonly health?: readonly HealthQuestion[]
   readonly program: readonly (readonly [string, Partial<Dose>?])[]
+  /** At which visit the program was signed; the last by default. */
+  readonly signedAt?: number
   /** Worst pain of the bouts, oldest first; the last ones fell today. */
   readonly bouts: readonly number[]
   readonly hurtLast?: string
   readonly redFlag?: RedFlag
 }
+/** A wrist, shortly: visits as day, pain at rest and in action, active flexion, extension, radial, ulnar, pronation, supination. */
+interface DemoWrist extends Omit<
+  DemoCase,
+  'conditionId' | 'protocolId' | 'digits' | 'injuredBefore' | 'seen'
+> {
+  readonly visits: readonly (readonly [number, number, number, ...number[]])[]
+  readonly healthy: readonly number[]
+}
 
-const PATIENTS = JSON.parse(
-  readFileSync(new URL('../patients.json', import.meta.url), 'utf8'),
-) as readonly DemoPatient[]
-
+function read<Content>(file: string): Content {
+  return JSON.parse(readFileSync(new URL(file, import.meta.url), 'utf8')) as Content
+}
 const MOTIONS: readonly WristMotion[] = [
   'wristFlexion',
   'wristExtension',
@@ -70,6 +90,35 @@ const MOTIONS: readonly WristMotion[] = [
   'ulnarDeviation',
   'pronation',
   'supination',
+]
+
+/** A wrist after a plate, passive motion measured from the fourth week on. */
+function wristCase({ visits, healthy, ...demo }: DemoWrist): DemoCase {
+  const other = demo.side === 'left' ? 'right' : 'left'
+  const seen = visits.map(([day, painRest, painAct, ...angles]) => {
+    const readings: Record<string, string> = { 'painRest...': `${painRest}`, 'painAct...': `${painAct}` }
+    for (const [index, angle] of angles.entries()) {
+      const [measure, normal] = [MOTIONS[index]!, healthy[index]!]
+      readings[`${measure}..${demo.side}.active`] = `${angle}`
+      readings[`${measure}..${other}.active`] = `${normal}`
+      if (day < 28) continue
+      readings[`${measure}..${demo.side}.passive`] = `${angle + 6}`
+      readings[`${measure}..${other}.passive`] = `${normal + 4}`
+    }
+    return { day, readings }
+  })
+  return {
+    ...demo,
+    conditionId: 'distal-radius-fracture',
+    protocolId: 'DRF-VLP-EARLY',
+    digits: [],
+    injuredBefore: 4,
+    seen,
+  }
+}
+const CASES: readonly DemoCase[] = [
+  ...read<DemoWrist[]>('../patients.json').map(wristCase),
+  ...read<DemoCase[]>('../hands.json'),
 ]
 
 /** Loads the demo clinic into an empty database; does nothing when somebody works there already. */
@@ -98,10 +147,10 @@ export async function loadDemoClinic(
       createdAt: now,
     })
   }
-  for (const demo of PATIENTS) await loadPatient(demo, users.get(demo.therapist)!)
+  for (const demo of CASES) await loadPatient(demo, users.get(demo.therapist)!)
   return true
 
-  async function loadPatient(demo: DemoPatient, therapistId: string): Promise<void> {
+  async function loadPatient(demo: DemoCase, therapistId: string): Promise<void> {
     const onDay = (day: number) => addDays(today, day - demo.day)
     /** A moment of a day since surgery, never after now. */
     const at = (day: number, hour: number) =>
@@ -111,6 +160,7 @@ export async function loadDemoClinic(
           now.getTime() - 60_000,
         ),
       )
+    const firstDay = Math.min(1, demo.seen[0]!.day)
     let last = 0
     const inOrder = () => ({ seq: (last += 1), digest: '' })
     const [patientId, episodeId] = [newId(), newId()]
@@ -125,23 +175,23 @@ export async function loadDemoClinic(
       id: episodeId,
       patientId,
       therapistId,
-      conditionId: 'distal-radius-fracture',
+      conditionId: demo.conditionId,
       side: demo.side,
-      digits: [],
+      digits: [...demo.digits],
       timeZone,
-      injuredOn: onDay(-4),
+      injuredOn: onDay(-demo.injuredBefore),
       surgeon: SURGEON,
       work: demo.work,
       note: demo.note,
-      openedOn: onDay(1),
-      createdAt: at(1, 9),
+      openedOn: onDay(firstDay),
+      createdAt: at(firstDay, 9),
     }
     await rows.episodes.create(episode)
     await rows.schoolChoices.create({
       ...inOrder(),
       id: ulid(at(1, 9).getTime()),
       episodeId,
-      protocolId: 'DRF-VLP-EARLY',
+      protocolId: demo.protocolId,
       variant: null,
       patientValues: {},
       anchorOn: onDay(0),
@@ -149,18 +199,26 @@ export async function loadDemoClinic(
       chosenBy: therapistId,
       chosenAt: at(1, 9),
     })
-    const facts = Object.entries(demo.given).map(([what, day]): FactRow => ({
+    const given = Object.entries(demo.given).map(([what, told]) => {
+      const [day, value] = typeof told === 'number' ? [told, true] : told
+      return { what, day, value }
+    })
+    const facts = given.map(({ what, day, value }): FactRow => ({
       ...inOrder(),
       id: ulid(at(day, 10).getTime()),
       episodeId,
       what,
-      value: 'true',
+      value: JSON.stringify(value),
       isWithdrawn: false,
       dated: onDay(day),
-      givenBy: /^(ord|xr|fix)/.test(what)
+      givenBy: /^(ord|xr|fix|strands|epi|intraop|tendons|neighbour)/.test(what)
         ? SURGEON
         : DEMO_USERS.find((user) => user.login === demo.therapist)!.name,
-      how: what.startsWith('xr') ? 'film' : /^(ord|fix)/.test(what) ? 'letter' : 'examined',
+      how: what.startsWith('xr')
+        ? 'film'
+        : /^(ord|fix|strands|epi|intraop|tendons|neighbour)/.test(what)
+          ? 'letter'
+          : 'examined',
       note: '',
       correctsId: null,
       recordedBy: therapistId,
@@ -185,55 +243,59 @@ export async function loadDemoClinic(
       recordedBy: therapistId,
       recordedAt: at(1, 10),
     })
-    for (const [day, painRest, painAct, ...angles] of demo.visits) {
+    const tasks = (demo.tasks ?? []).map((words) => ({ id: newId(), words }))
+    const fresh = { withdrawsId: null, why: '', recordedBy: therapistId, recordedAt: at(1, 10) }
+    for (const task of tasks) await rows.tasks.create({ ...inOrder(), ...task, episodeId, ...fresh })
+    for (const { day, readings } of demo.seen) {
       const evaluationId = ulid(at(day, 10).getTime())
       await rows.evaluations.create({
-        early: null,
         ...inOrder(),
         id: evaluationId,
         episodeId,
         evaluatedOn: onDay(day),
         note: '',
         amendsId: null,
+        early: null,
         recordedBy: therapistId,
         recordedAt: at(day, 10),
       })
-      const other = demo.side === 'left' ? 'right' : 'left'
-      const scores = { painRest, painAct }
-      await rows.measurements.bulkCreate(
-        (['painRest', 'painAct'] as const).map((measure) => ({
+      const typed = Object.entries(readings).map(([key, text]) => {
+        const task = /^task:(\d+)$/.exec(key)
+        const place = placeOfKey(task ? `task....${tasks[Number(task[1])]!.id}` : key)
+        const cell = typedReading(place.measure, text)
+        if (cell.name !== 'read') throw new Error(`The demo cannot type ${text} at ${key}.`)
+        const {
+          measure,
+          digit,
+          side,
+          kind,
+          spot = '',
+          result,
+        } = checkedReading({ ...place, result: cell.result })
+        return {
           evaluationId,
           episodeId,
           measure,
-          digit: '' as const,
-          side: '' as const,
-          kind: '' as const,
-          spot: '',
-          result: scores[measure],
-        })),
-      )
-      await rows.measurements.bulkCreate(
-        angles.flatMap((angle, index) => {
-          const measure = MOTIONS[index]!
-          const row = (side: 'left' | 'right', kind: 'active' | 'passive', reading: number) => ({
-            evaluationId,
-            episodeId,
-            measure,
-            digit: '' as const,
-            side,
-            kind,
-            spot: '',
-            result: signedDeg(measure, reading),
-          })
-          const passive =
-            day >= 28
-              ? [row(demo.side, 'passive', angle + 6), row(other, 'passive', demo.healthy[index]! + 4)]
-              : []
-          return [row(demo.side, 'active', angle), row(other, 'active', demo.healthy[index]!), ...passive]
-        }),
-      )
+          digit: digit ?? ('' as const),
+          side: side ?? ('' as const),
+          kind: kind ?? ('' as const),
+          spot,
+          result,
+        }
+      })
+      await rows.measurements.bulkCreate(typed)
     }
-    const lastVisit = demo.visits.at(-1)![0]
+    for (const { dueDay, ...goal } of demo.goals ?? [])
+      await rows.goals.create({
+        ...inOrder(),
+        id: newId(),
+        ...goal,
+        episodeId,
+        setOn: onDay(firstDay),
+        dueOn: onDay(dueDay),
+        ...fresh,
+      })
+    const lastVisit = demo.seen.at(demo.signedAt ?? -1)!.day
     const record = await data.records.of(episodeId)
     const state = caseOn(record, catalogue, onDay(lastVisit), at(lastVisit, 11))
     const draft = demo.program.map(([exerciseId, dose]) => ({
@@ -246,7 +308,7 @@ export async function loadDemoClinic(
     const closed = items.find((item) => item.verdict.kind === 'not-yet' || item.verdict.kind === 'never')
     if (closed)
       throw new Error(
-        `The demo prescribes ${closed.exercise.id} to ${demo.patient.name}, who may not do it: ${closed.verdict.reasons[0]?.text.en}`,
+        `The demo prescribes ${closed.exercise.id} to ${demo.patient.name}, who may not do it: ${closed.verdict.reasons[0]?.text.en} (held by ${standingOf(state).heldBy.map(({ text }) => text).join(', ')})`,
       )
     await rows.drafts.create({
       episodeId,
@@ -299,13 +361,13 @@ export async function loadDemoClinic(
   }
 
   async function loadBouts(
-    demo: DemoPatient,
+    demo: DemoCase,
     episodeId: string,
     versionId: string,
     items: ReturnType<typeof judgedItems>,
     inOrder: () => { seq: number; digest: string },
   ): Promise<void> {
-    const lastVisit = demo.visits.at(-1)![0]
+    const lastVisit = demo.seen.at(demo.signedAt ?? -1)!.day
     const moments = mealtimes(demo.day - lastVisit, demo.patient.name).slice(-demo.bouts.length)
     const pains = demo.bouts.slice(-moments.length)
     for (const [index, worst] of pains.entries()) {

@@ -158,7 +158,7 @@ export function seriesFacts(id: string): Omit<Series, 'points'> {
   const end = HINGE_END.exec(id)?.[1]
   const place = placeOfKey(id.replace(HINGE_END, ''))
   const { unit, isMoreBetter, error } = measureFacts(place.measure)
-  const label = placeWords({ ...place, side: null })
+  const label = capital(placeWords({ ...place, side: null }))
   if (end === 'flexed') return { id, label: `${label}, bends to`, unit, isMoreBetter: true, error }
   if (end === 'lacks') return { id, label: `${label}, lacks`, unit, isMoreBetter: false, error }
   return { id, label, unit, isMoreBetter, error }

@@ -102,7 +102,9 @@ export function isLasting(result: HingeResult | null): boolean {
 /** How a measure of a place is called, with digit, side and way: "ring PIP, left, active". */
 export function placeWords({ measure, digit, side, kind, spot }: ReadingPlace): string {
   const { label } = measureFacts(measure)
-  const what = digit && digit !== 'thumb' ? `${digit} ${label}` : label
+  // "ring PIP", "ring girth, proximal phalanx".
+  const inside = /^[A-Z][a-z]/.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label
+  const what = digit && digit !== 'thumb' ? `${digit} ${inside}` : label
   const zone = spot && isZone(spot) ? zoneWords(spot).en : null
   return [what, zone, side, kind].filter((part) => part !== null).join(', ')
 }

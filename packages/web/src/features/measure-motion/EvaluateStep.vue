@@ -123,6 +123,7 @@ const openParts = computed(
       PARTS.filter(
         ({ id, measures }) =>
           opened.value.has(id) ||
+          (id === 'tasks' && (bench.plan?.tasks.length ?? 0) > 0) ||
           measures.some((measure) => asked.value.has(measure)) ||
           typedMeasures.value.some((measure) => measures.includes(measure)),
       ).map(({ id }) => id),
