@@ -72,6 +72,25 @@ async function main() {
       for (const part of document.querySelectorAll('.side')) part.scrollTop = 0
     })
     await take(clinic, 'case-evaluate')
+    await openCase(clinic, 'Kenji Arsenault', 'Evaluate')
+    await reads(clinic, 'A step waits for')
+    await press(clinic, 'which structure is tight')
+    for (const [place, text] of [
+      ['mcp.little.right.active', '5/78'],
+      ['pip.little.right.active', '0/95'],
+      ['dip.little.right.active', '0/72'],
+      ['pipMcpFlexed.little.right.passive', '100'],
+      ['pipMcpStraight.little.right.passive', '82'],
+    ]) {
+      await clinic.focus(`input[data-place="${place}"]`)
+      await clinic.keyboard.type(text)
+    }
+    await reads(clinic, '18° apart')
+    await press(clinic, 'Over time')
+    await clinic.select('select[aria-label="Measure over time"]', 'tam.little')
+    await reads(clinic, 'range of published groups')
+    await clinic.evaluate(() => window.scrollTo(0, 0))
+    await take(clinic, 'case-evaluate-finger')
     await openCase(clinic, 'Consuelo Iribarne', 'Phase')
     await take(clinic, 'case-phase')
     await openCase(clinic, 'Dmitri Valcourt', 'Phase')

@@ -73,7 +73,7 @@ const tests = computed(() =>
 <style scoped>
 .test {
   display: grid;
-  grid-template-columns: 236px minmax(0, 1fr);
+  grid-template-columns: 226px minmax(0, 1fr);
   gap: 4px 14px;
   padding: 8px 0;
   align-items: start;
@@ -119,7 +119,7 @@ figcaption {
 .row {
   display: grid;
   grid-template-columns: 52px repeat(2, auto) 1fr;
-  gap: 4px 14px;
+  gap: 4px 12px;
   align-items: center;
   padding: 3px 0;
 }
