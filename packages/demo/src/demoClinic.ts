@@ -308,7 +308,11 @@ export async function loadDemoClinic(
     const closed = items.find((item) => item.verdict.kind === 'not-yet' || item.verdict.kind === 'never')
     if (closed)
       throw new Error(
-        `The demo prescribes ${closed.exercise.id} to ${demo.patient.name}, who may not do it: ${closed.verdict.reasons[0]?.text.en} (held by ${standingOf(state).heldBy.map(({ text }) => text).join(', ')})`,
+        `The demo prescribes ${closed.exercise.id} to ${demo.patient.name}, who may not do it: ${closed.verdict.reasons[0]?.text.en} (held by ${standingOf(
+          state,
+        )
+          .heldBy.map(({ text }) => text)
+          .join(', ')})`,
       )
     await rows.drafts.create({
       episodeId,

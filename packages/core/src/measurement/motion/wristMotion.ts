@@ -1,5 +1,4 @@
 import type { Measure } from '../change/measureErrors.js'
-import { CoreError } from '../../errors.js'
 
 /**
  * The six motions of wrist and forearm as a therapist reads them: each a number of degrees from neutral, positive in
@@ -50,22 +49,3 @@ interface WristMotionFacts {
   readonly error: Measure
 }
 export type WristMotion = keyof typeof WRIST_MOTIONS
-
-/**
- * A reading in the stored sign: flexion +, extension −; ulnar +, radial −; supination +, pronation −.
- *
- * @throws CoreError `MEASUREMENT_OUT_OF_RANGE` for a reading no wrist can give
- * @example
- * signedDeg('wristExtension', 45) // => -45
- */
-export function signedDeg(motion: WristMotion, readingDeg: number): number {
-  const [low, high] = WRIST_MOTIONS[motion].hard
-  if (!Number.isFinite(readingDeg) || readingDeg < low || readingDeg > high) {
-    throw new CoreError(
-      'MEASUREMENT_OUT_OF_RANGE',
-      motion,
-      `${WRIST_MOTIONS[motion].label} lies between ${low} and ${high}°. Check the reading.`,
-    )
-  }
-  return readingDeg === 0 ? 0 : readingDeg * WRIST_MOTIONS[motion].signed
-}

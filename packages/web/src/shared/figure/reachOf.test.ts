@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { signedDeg, type WristMotion } from '@pledge/core'
+import { WRIST_MOTIONS, type WristMotion } from '@pledge/core'
 import type { EvaluationAnswer } from '@pledge/contract'
 import { reachOf } from './reachOf'
 
@@ -10,7 +10,7 @@ const measured = (...readings: [WristMotion, 'left' | 'right', 'active' | 'passi
       digit: null,
       side,
       kind,
-      result: signedDeg(measure, deg),
+      result: deg * WRIST_MOTIONS[measure].signed,
     })),
   }) as unknown as EvaluationAnswer
 
