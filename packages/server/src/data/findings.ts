@@ -1,5 +1,6 @@
+import { QueryTypes } from 'sequelize'
 import { Problem } from '../problems.js'
-import type { Database } from './database.js'
+import type { Database, Transaction } from './database.js'
 import type { Journal, Told } from './journal.js'
 import type {
   EvaluationRow,
@@ -33,7 +34,7 @@ export class Findings {
   addEvaluation(sent: Sent, row: Fresh<EvaluationRow>, readings: readonly MeasurementRow[]) {
     const { rows } = this.database
     return this.journal.append(rows.evaluations, sent, row, {
-      after: async (transaction) => void (await rows.measurements.bulkCreate([...readings], { transaction })),
+      after: (transaction) => this.insertReadings(readings, transaction),
     })
   }
 
@@ -58,9 +59,27 @@ export class Findings {
         return { ...row, amendsId }
       },
       {
-        after: async (transaction) =>
-          void (await rows.measurements.bulkCreate([...readings], { transaction })),
+        after: (transaction) => this.insertReadings(readings, transaction),
       },
+    )
+  }
+
+  /** One statement and no model around each row: a visit has a hundred and more. */
+  private async insertReadings(readings: readonly MeasurementRow[], transaction: Transaction): Promise<void> {
+    if (readings.length === 0) return
+    const values = readings.map((one) => [
+      one.evaluationId,
+      one.episodeId,
+      one.measure,
+      one.digit,
+      one.side,
+      one.kind,
+      one.spot,
+      JSON.stringify(one.result),
+    ])
+    await this.database.sequelize.query(
+      'INSERT INTO measurements (evaluation_id, episode_id, measure, digit, side, kind, spot, result) VALUES ?',
+      { replacements: [values], type: QueryTypes.INSERT, transaction },
     )
   }
 
