@@ -15,6 +15,7 @@ const ROOMS = [
   'verdict',
   'record',
   'program',
+  'progression',
   'adherence',
   'catalogue',
   'house',

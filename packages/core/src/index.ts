@@ -284,3 +284,10 @@ export { assessCaseFile, type CaseAssessment, type CaseVerdict } from './exchang
 export * from './exchange/device/deviceLine.js'
 export * from './exchange/device/deviceReceiver.js'
 export * from './exchange/csv/readingRows.js'
+
+export * from './progression/course.js'
+export { contingencyOf, easyDose } from './progression/contingency.js'
+export { rungStatus, type RungStatus } from './progression/rungStatus.js'
+export { planCourse } from './progression/planCourse.js'
+export { courseAnswer, COURSE_PLAN_FORMAT, type CourseAnswer } from './exchange/courseFile.js'
+export { COURSE_FORMAT, readCourseFile } from './exchange/readCourseFile.js'
