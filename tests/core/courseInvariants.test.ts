@@ -14,7 +14,7 @@ import {
 import './seed.js'
 
 /** Invariants of `course.md` 9 on generated course files. 10,000 runs with PLEDGE_RUNS=10000. */
-const RUNS = Number(process.env['PLEDGE_RUNS'] ?? 300)
+const RUNS = Number(process.env['PLEDGE_RUNS'] ?? 120)
 
 const FACTS = ['ord.resist', 'pain.act<=3', 'wound.ok']
 const facts = fc.subarray(FACTS)
