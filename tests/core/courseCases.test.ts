@@ -1,12 +1,10 @@
-import { execFileSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { afterAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { courseAnswer, CoreError, type ClosedSpan, type CourseConflict, type CourseStep } from '@pledge/core'
 import { stringify } from 'yaml'
 import { parseYaml } from '../../packages/catalogue/src/loadCatalogue.js'
+import { runDoor } from './runDoor.js'
 
 /** The published cases of the course, in the notation of their file. */
 interface Case {
@@ -103,28 +101,12 @@ describe('the published cases of the course', () => {
   )
 })
 
-const directory = mkdtempSync(join(tmpdir(), 'pledge-course-'))
-afterAll(() => rmSync(directory, { recursive: true }))
-/** `npm run --silent course -- FILE`, as a person types it. */
-function run(text: string): { code: number; answer: unknown } {
-  const file = join(directory, 'course.yaml')
-  writeFileSync(file, text)
-  const root = fileURLToPath(new URL('../../', import.meta.url))
-  try {
-    const output = execFileSync('npm', ['run', '--silent', 'course', '--', file], {
-      cwd: root,
-      encoding: 'utf8',
-    })
-    return { code: 0, answer: JSON.parse(output) }
-  } catch (error) {
-    const { status, stdout } = error as { status: number; stdout: string }
-    return { code: status, answer: JSON.parse(stdout) }
-  }
-}
-
 it('answers a file as core does, several documents in their order, a bad one in its place', () => {
   const [first] = cases
-  const several = run(`${stringify(first!.input)}---\n${stringify({ ...first!.input, horizonWeeks: 99 })}`)
+  const several = runDoor(
+    'course',
+    `${stringify(first!.input)}---\n${stringify({ ...first!.input, horizonWeeks: 99 })}`,
+  )
   expect(several.code).toBe(0)
   expect(several.answer).toMatchObject([
     JSON.parse(JSON.stringify(courseAnswer(first!.input))),
@@ -132,5 +114,8 @@ it('answers a file as core does, several documents in their order, a bad one in 
   ])
 })
 it('refuses with exit 2 what it cannot read', () => {
-  expect(run('a: [1')).toMatchObject({ code: 2, answer: { code: 'DOCUMENT_INVALID', path: '(document)' } })
+  expect(runDoor('course', 'a: [1')).toMatchObject({
+    code: 2,
+    answer: { code: 'DOCUMENT_INVALID', path: '(document)' },
+  })
 })

@@ -3,9 +3,8 @@ import { daysBetween, type ClinicalDay } from '../calendar/clinicalDay.js'
 import { expectedBand, TRAJECTORIES } from '../measurement/change/trajectory.js'
 import { NORMAL_IP_ARC } from '../measurement/motion/twoJointFormula.js'
 import { otherSideOf, type Side } from '../measurement/readings/measures.js'
-import { numberOf, placeKey, placeOfKey } from '../measurement/readings/reading.js'
 import { lastOfSeries, seriesFacts } from '../measurement/readings/series.js'
-import { bookOfVisit, type Visit } from '../measurement/readings/visits.js'
+import type { Visit } from '../measurement/readings/visits.js'
 
 /** What a published series is a share of, to turn it into the unit that is measured. */
 type Reference = 'otherSide' | 'beforeSurgery' | 'normalEnds'
@@ -170,22 +169,9 @@ function referenceOf(
   if (kind === 'normalEnds') return { value: NORMAL_IP_ARC.value, words: `of ${NORMAL_IP_ARC.value}°` }
   const isBefore = kind === 'beforeSurgery'
   const known = isBefore ? visits.filter(({ on }) => on < dayZeroOn) : visits
-  const value = lastValue(seriesId, known, isBefore ? side : otherSideOf(side))
+  const value = lastOfSeries(seriesId, known, isBefore ? side : otherSideOf(side))
   if (value === null) return null
   const { unit } = seriesFacts(seriesId)
   const shown = `${Math.round(value * 10) / 10}${unit === 'degrees' ? '°' : unit === 'kgf' ? ' kg' : ` ${unit}`}`
   return { value, words: isBefore ? `of ${shown} before surgery` : `of the other side, ${shown}` }
-}
-
-/** The last value of a series of the injured side as it was measured on a side. */
-function lastValue(seriesId: string, visits: readonly Visit[], side: Side): number | null {
-  const derived = lastOfSeries(seriesId, visits, side)
-  if (derived) return derived.value
-  if (/^(tam|ends|arc)\./.test(seriesId)) return null
-  const key = placeKey({ ...placeOfKey(seriesId), side })
-  for (const visit of [...visits].reverse()) {
-    const result = bookOfVisit(visit).get(key)
-    if (result !== undefined) return numberOf(result)
-  }
-  return null
 }

@@ -90,7 +90,8 @@ export type MeasuredCriterion = (typeof MEASURED_CRITERIA)[number]
 
 /**
  * Criteria that readings tell only sometimes: a first girth has nothing to compare with, feeling may be examined, a trend takes days,
- * and a web that opens may still be hard to the touch. */
+ * and a web that opens may still be hard to the touch.
+ */
 const SOMETIMES: readonly CriterionName[] = [
   'edema.stable',
   'sense.protective',

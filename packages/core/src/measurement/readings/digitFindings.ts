@@ -1,6 +1,6 @@
 import { reaches } from '../../anatomy/checked.js'
 import { decided, published } from '../../anatomy/constant.js'
-import { extensionDeficitDeg, type JointReading } from '../../anatomy/jointReading.js'
+import { extensionDeficitDeg } from '../../anatomy/jointReading.js'
 import type { Digit } from '../../vocabulary/vocabulary.js'
 import { errorOfMeasure } from '../change/measureErrors.js'
 import { errorOfSum } from '../change/measurementError.js'
@@ -11,7 +11,7 @@ import { activePassiveDifference, type ActivePassiveDifference } from '../motion
 import { NORMAL_TOTALS, totalMotionGrade, type GradedTotalMotion } from '../motion/motionGrade.js'
 import type { TotalMotion } from '../motion/totalActiveMotion.js'
 import { datedChange, type DatedChange } from './change.js'
-import { digitHinges, digitTotal, type DigitHinges } from './digitTotal.js'
+import { digitHinges, digitTotal, wholeOf, type DigitHinges } from './digitTotal.js'
 import { twoJointResult, type GradedTwoJoints } from '../motion/twoJointFormula.js'
 import { otherSideOf, hingesOf, type HingeMeasure, type ReadingKind, type Side } from './measures.js'
 import { knownEnds, type HingeResult } from './reading.js'
@@ -146,11 +146,6 @@ function flexionLagOf(digit: Digit, active: DigitHinges, passive: DigitHinges): 
       return own === null || helped === null ? null : helped! - own!
     })
   return lags.some((lag) => lag === null) ? null : lags.reduce<number>((sum, lag) => sum + lag!, 0)
-}
-
-function wholeOf(result: HingeResult | null): JointReading | null {
-  const { flexedEndDeg, extendedEndDeg } = knownEnds(result)
-  return flexedEndDeg === null || extendedEndDeg === null ? null : { flexedEndDeg, extendedEndDeg }
 }
 
 /**

@@ -1,7 +1,8 @@
+import type { JointReading } from '../../anatomy/jointReading.js'
 import { totalMotion, totalThumbMotion, type TotalMotion } from '../motion/totalActiveMotion.js'
 import type { Digit } from '../../vocabulary/vocabulary.js'
 import { hingesOf, type HingeMeasure, type ReadingKind, type Side } from './measures.js'
-import { jointStateOf, type HingeResult } from './reading.js'
+import { jointStateOf, knownEnds, type HingeResult } from './reading.js'
 import { hingeAt, hingePlace, type ReadingBook, type Visit } from './visits.js'
 
 /** The hinges of a digit as they are today, by joint. */
@@ -26,4 +27,10 @@ export function digitTotal(digit: Digit, joints: DigitHinges): TotalMotion {
   return digit === 'thumb'
     ? totalThumbMotion({ mcp: state('thumbMcp'), ip: state('thumbIp') })
     : totalMotion({ mcp: state('mcp'), pip: state('pip'), dip: state('dip') })
+}
+
+/** A hinge with both ends known; `null` where one was not measured. */
+export function wholeOf(result: HingeResult | null): JointReading | null {
+  const { flexedEndDeg, extendedEndDeg } = knownEnds(result)
+  return flexedEndDeg === null || extendedEndDeg === null ? null : { flexedEndDeg, extendedEndDeg }
 }

@@ -5,7 +5,8 @@ import { errorOfMeasure, type Measure as ErrorName } from '../change/measureErro
 import { courseOf, type Course } from '../change/plateau.js'
 import type { RobustSlope } from '../change/robustSlope.js'
 import { isLook } from '../looks/looks.js'
-import { digitHinges, digitTotal } from './digitTotal.js'
+import { twoJointResult } from '../motion/twoJointFormula.js'
+import { digitHinges, digitTotal, wholeOf } from './digitTotal.js'
 import {
   FINGER_DIGITS,
   isMeasure,
@@ -15,7 +16,7 @@ import {
   type Side,
 } from './measures.js'
 import { checkedReading, knownEnds, numberOf, placeKey, placeOfKey, type HingeResult } from './reading.js'
-import { bookOfVisit, placeWords, type Visit } from './visits.js'
+import { bookOfVisit, lastAt, placeWords, resultAt, type Visit } from './visits.js'
 
 export interface SeriesPoint {
   readonly on: ClinicalDay
@@ -65,13 +66,7 @@ function endSeries(digit: Digit): Derived {
     bounds: [0, 240],
     of(visit, before, side) {
       const { pip, dip } = digitHinges(digit, side, 'active', bookOfVisit(visit), before)
-      const arcs = [pip, dip].map((result) => {
-        const { flexedEndDeg, extendedEndDeg } = knownEnds((result ?? null) as HingeResult | null)
-        return flexedEndDeg === null || extendedEndDeg === null
-          ? null
-          : flexedEndDeg - Math.max(0, extendedEndDeg)
-      })
-      return arcs.some((arc) => arc === null) ? null : arcs[0]! + arcs[1]!
+      return twoJointResult(wholeOf(pip ?? null), wholeOf(dip ?? null))?.arcDeg ?? null
     },
   }
 }
@@ -88,8 +83,7 @@ function arcSeries(
     bounds: [0, 240],
     of(visit, _before, side) {
       const ends = measures.map((measure) => {
-        const result = bookOfVisit(visit).get(placeKey({ measure, digit: null, side, kind: 'active' }))
-        const number = result === undefined ? null : numberOf(result)
+        const number = numberOf(resultAt(bookOfVisit(visit), { measure, digit: null, side, kind: 'active' }))
         return number === null ? null : number * measureFacts(measure).signed
       })
       return ends.some((end) => end === null) ? null : ends[0]! + ends[1]!
@@ -104,16 +98,14 @@ const DERIVED: readonly Derived[] = [
 ]
 const DERIVED_BY_ID = new Map(DERIVED.map((one) => [one.id, one]))
 
-/** The last value of a series that is worked out of several readings, of either side; `null` where it never was. */
-export function lastOfSeries(id: string, visits: readonly Visit[], side: Side): SeriesPoint | null {
+/** The last value of a series of the injured side as it was measured on a side; `null` where it never was. */
+export function lastOfSeries(id: string, visits: readonly Visit[], side: Side): number | null {
   const derived = DERIVED_BY_ID.get(id)
-  if (!derived) return null
-  for (let at = visits.length - 1; at >= 0; at -= 1) {
-    const visit = visits[at]!
-    const value = derived.of(visit, visits.slice(0, at), side)
-    if (value !== null) return { on: visit.on, by: visit.by, value }
-  }
-  return null
+  if (!derived) return numberOf(lastAt(visits, { ...placeOfKey(id), side })?.result ?? null)
+  return visits.reduce<number | null>(
+    (last, visit, at) => derived.of(visit, visits.slice(0, at), side) ?? last,
+    null,
+  )
 }
 
 /**

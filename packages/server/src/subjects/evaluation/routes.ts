@@ -123,7 +123,9 @@ export const evaluation: FastifyPluginAsync<AppContext> = async (app, context) =
     if (early.length === 0) return
     const record = await data.records.of(episodeIdOf(request))
     const state = caseOn(record, request.catalogue, todayOf(context), clock.now())
-    const locks = measureLocks(state, measuredOf(record, state.protocol))
+    const locks = measureLocks(state, measuredOf(record, state.protocol)).filter(
+      (lock) => lock.state === 'locked',
+    )
     for (const [at, { measures, agreedBy, document }] of early.entries())
       for (const { measure, verdict } of locks.filter((lock) => measures.includes(lock.measure))) {
         const terms = overrideTerms(verdict, state)

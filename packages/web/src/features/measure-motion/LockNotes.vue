@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiLockOutline } from '@mdi/js'
-import { measureFacts } from '@pledge/core'
+import { measureFacts, type MeasureName } from '@pledge/core'
 import { computed, ref } from 'vue'
 import { useBenchStore, type Lock } from './benchStore'
 import EarlyDialog from './EarlyDialog.vue'
@@ -18,9 +18,9 @@ const nameOf = ({ measure, digits, kind, end }: Lock) => {
 const notes = computed(() => {
   const found = new Map<string, { locks: Lock[]; isLimited: boolean }>()
   const shown = (bench.plan?.locks ?? []).filter(
-    ({ measure, digits }) =>
+    ({ measure, digits, state }) =>
       props.measures.includes(measure) &&
-      !bench.isEarly(measure) &&
+      !(state === 'locked' && bench.isEarly(measure)) &&
       (digits === null || digits.some((digit) => bench.shownDigits.includes(digit))),
   )
   for (const lock of shown) {
@@ -30,15 +30,21 @@ const notes = computed(() => {
     note.locks.push(lock)
     found.set(text, note)
   }
-  return [...found].map(([text, { locks, isLimited }]) => ({
-    text,
-    isLimited,
-    locks,
-    names: locks.map(nameOf).join('; '),
-    isPossible: locks.every(({ terms }) => terms.isPossible),
-    why: locks.find(({ terms }) => !terms.isPossible)?.terms.why ?? '',
-  }))
+  return [...found].map(([text, { locks, isLimited }]) => {
+    const opens = lockedOf(locks.map(({ measure }) => measure))
+    return {
+      text,
+      isLimited,
+      names: namesOf(locks),
+      opens: { locks: opens, names: namesOf(opens) },
+      whyNot: opens.find(({ terms }) => !terms.isPossible)?.terms.why ?? null,
+    }
+  })
 })
+const namesOf = (locks: readonly Lock[]) => locks.map(nameOf).join('; ')
+/** A measure is unlocked as a whole: with it, whatever else of it is locked for another cause. */
+const lockedOf = (measures: readonly MeasureName[]) =>
+  (bench.plan?.locks ?? []).filter(({ measure, state }) => state === 'locked' && measures.includes(measure))
 const opening = ref<{ locks: readonly Lock[]; names: string } | null>(null)
 const early = computed(() =>
   bench.early.filter(({ measures }) => measures.some((measure) => props.measures.includes(measure))),
@@ -54,10 +60,10 @@ const early = computed(() =>
       </summary>
       <p>{{ note.names }}</p>
       <p v-if="!note.isLimited">
-        <button v-if="note.isPossible" type="button" class="text-button" @click="opening = note">
+        <button v-if="note.whyNot === null" type="button" class="text-button" @click="opening = note.opens">
           Measure it all the same
         </button>
-        <template v-else>{{ note.why }}</template>
+        <template v-else>{{ note.whyNot }}</template>
       </p>
     </details>
   </div>

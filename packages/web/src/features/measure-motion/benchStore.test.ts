@@ -231,6 +231,17 @@ describe('what to measure', () => {
     expect(again.isLocked(grip)).toBe(true)
   })
 
+  it('measured before its time still asks about what is open in a form only', async () => {
+    const form = 'a short arc of 0 to 30°'
+    const limited = lock({ state: 'limited', verdict: { ...verdictAnswer('not-yet'), form } })
+    const locked = lock({ end: 'extended' })
+    const store = await bench([], plan({ items: [], locks: [limited, locked] }))
+    store.measureEarly({ measures: ['pip'], why: 'Asked for.', agreedBy: '', document: '' })
+    expect(store.locksAt(PIP)).toEqual([limited])
+    store.type(PIP, '0/25')
+    expect(store.asks.join()).toContain(form)
+  })
+
   it('asks for nothing that is locked', async () => {
     const grip = item({ id: 'grip', places: [at('grip..left.')] })
     const locked = lock({ measure: 'grip', digits: null, kind: null, end: null })

@@ -335,10 +335,13 @@ export const useBenchStore = defineStore('bench', () => {
   })
   function locksAt({ measure, digit, side, kind }: ReadingPlace): Lock[] {
     // What was measured once is corrected whatever may be measured today.
-    if (side !== injured.value || amending.value || isEarly(measure)) return []
+    if (side !== injured.value || amending.value) return []
     return (locksByMeasure.value.get(measure) ?? []).filter(
       (lock) =>
-        lock.kind === kind && (lock.digits === null || (digit !== null && lock.digits.includes(digit))),
+        lock.kind === kind &&
+        (lock.digits === null || (digit !== null && lock.digits.includes(digit))) &&
+        // What is open in a form only is still asked about.
+        !(lock.state === 'locked' && isEarly(measure)),
     )
   }
   function isEarly(measure: MeasureName): boolean {
